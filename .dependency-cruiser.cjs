@@ -1,0 +1,36 @@
+/** Imports run downward only: app → ui, services → connectors, store, formats → core. No circles. */
+const layer = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  comment: `${from} may import only: ${['itself', ...allowed].join(', ')}`,
+  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^src/', pathNot: `^src/(${[from, ...allowed].join('|')})/` },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
+    layer('core-is-the-ground', 'core', []),
+    layer('formats-over-core', 'formats', ['core']),
+    layer('store-over-core', 'store', ['core', 'formats']),
+    layer('connectors-below-services', 'connectors', ['core', 'formats', 'store']),
+    layer('services-below-interface', 'services', ['core', 'formats', 'store', 'connectors']),
+    layer('workers-call-services', 'workers', ['core', 'formats', 'store', 'connectors', 'services']),
+    layer('interface-without-app', 'ui', ['core', 'services']),
+    layer('command-line-without-interface', 'cli', ['core', 'formats', 'store', 'connectors', 'services']),
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'the core knows no interface, database, file system or network',
+      from: { path: '^src/core/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^(node:)?(fs|net|http|https|child_process|worker_threads|dns|os)(/|$)|node_modules/(next|react|react-dom|@mui|better-sqlite3|drizzle-orm)/' },
+    },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+  },
+};

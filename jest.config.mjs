@@ -1,0 +1,12 @@
+/** Unit and service tests; journeys through the interface live in e2e/. */
+const config = {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/stand-ins', '<rootDir>/scripts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  transform: {
+    '\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+  },
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  transformIgnorePatterns: ['/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check)/)'],
+};
+export default config;

@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs';
+import { InvalidArgumentError, type Command } from 'commander';
+import { nearest } from '@/core/checks/house-rules';
+import { allChecks } from '@/core/checks/registry';
+import { loadHouseRules } from '@/services/bring-in/house-rules-file';
+import { cleanPackage, type Acceptance, type CleanSummary } from '@/services/clean/clean-package';
+import { fail } from './audit-command';
+import { inputsFrom, today, withShellFlags, type ShellFlags } from './shell-options';
+
+interface CleanFlags extends ShellFlags {
+  accept?: Acceptance;
+  plan?: string;
+  outDir?: string;
+  leaveBlocked?: boolean;
+  dryRun?: boolean;
+  format: 'text' | 'json';
+}
+
+export function addClean(program: Command, setCode: (code: number) => void): void {
+  withShellFlags(program.command('clean').description('Takes proposed remedies, carries them out and writes the clean package.').argument('<package>', 'course package, .imscc or .zip'))
+    .option('--accept <CHECK,…|safe>', 'checks whose remedies are taken, or safe for all that lose nothing', acceptance)
+    .option('--plan <PLAN.json>', 'a plan made before')
+    .option('--out-dir <DIR>', 'a new or empty folder for the result')
+    .option('--leave-blocked', 'do the rest where a guard blocks a step')
+    .option('--dry-run', 'say what would be done and write nothing')
+    .option('--format <text|json>', 'what to print', formatOf, 'text' as const)
+    .action(async (path: string, flags: CleanFlags) => setCode(await clean(path, flags)));
+}
+
+function acceptance(text: string): Acceptance {
+  if (text.trim() === 'safe') return { safe: true };
+  const names = text.split(',').map((t) => t.trim()).filter((t) => t !== '');
+  const known = allChecks.map((c) => c.id as string);
+  for (const name of names) if (!known.includes(name)) throw new InvalidArgumentError(`There is no check “${name}”; the nearest one is ${nearest(name, known)}.`);
+  if (!names.length) throw new InvalidArgumentError('Name at least one check, or safe.');
+  return { checks: names };
+}
+function formatOf(text: string): 'text' | 'json' {
+  if (text !== 'text' && text !== 'json') throw new InvalidArgumentError('It is text or json.');
+  return text;
+}
+
+async function clean(path: string, flags: CleanFlags): Promise<number> {
+  if ((flags.accept === undefined) === (flags.plan === undefined)) return usage('give either --accept or --plan');
+  if (!flags.dryRun && flags.outDir === undefined) return usage('name a new or empty folder with --out-dir, or use --dry-run');
+  const inputs = inputsFrom(path, flags, today());
+  const rules = loadHouseRules(inputs.houseRules);
+  if (!rules.ok) return fail(rules.trouble.message);
+  let accept = flags.accept;
+  if (flags.plan !== undefined)
+    try {
+      accept = { plan: JSON.parse(readFileSync(flags.plan, 'utf8')) as unknown };
+    } catch {
+      return fail(`The plan “${flags.plan}” can’t be read as JSON; give the plan.json that clean wrote.`);
+    }
+  const result = await cleanPackage(inputs, {
+    accept: accept!,
+    outDir: flags.outDir ?? null,
+    leaveBlocked: flags.leaveBlocked ?? false,
+    dryRun: flags.dryRun ?? false,
+    rules: rules.value,
+  });
+  if (!result.ok) return result.trouble.code === 'usage' ? usage(result.trouble.message) : fail(result.trouble.message);
+  if (result.value.kind === 'blocked') {
+    for (const line of result.value.lines) process.stderr.write(`currycomb: blocked: ${line}\n`);
+    return 4;
+  }
+  const { summary } = result.value;
+  process.stdout.write(flags.format === 'json' ? `${JSON.stringify(summary, null, 2)}\n` : summaryText(summary, flags));
+  return 0;
+}
+
+function usage(message: string): number {
+  process.stderr.write(`currycomb: ${message}\n`);
+  return 2;
+}
+
+function summaryText(summary: CleanSummary, flags: CleanFlags): string {
+  const { removed } = summary;
+  const of = (outcome: string) => summary.steps.filter((s) => s.outcome === outcome).length;
+  const sum = (counts: Record<string, number>) => Object.values(counts).reduce((a, b) => a + b, 0);
+  return [
+    `${summary.accepted.length} findings accepted; ${of('done')} steps ${flags.dryRun ? 'would be done' : 'done'}, ${of('blocked')} blocked, ${of('nothing')} without effect`,
+    `Removed: ${removed.items} items, ${removed.files} files, ${removed.events} events; ${summary.relinked} links led elsewhere`,
+    `Findings: ${sum(summary.before)} before, ${sum(summary.after)} after, ${summary.caused.length} of them new`,
+    ...(flags.dryRun ? ['Nothing was written.'] : [`Written to ${flags.outDir}`]),
+    '',
+  ].join('\n');
+}

@@ -1,0 +1,100 @@
+import { basename } from 'node:path';
+import { InvalidArgumentError, type Command } from 'commander';
+import { addDays, parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { isTimeZone } from '@/core/time/zones';
+import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
+
+export interface ShellFlags {
+  events?: string;
+  previousEvents?: string;
+  previousTermStart?: LocalDate;
+  previousTermEnd?: LocalDate;
+  code?: string;
+  roster?: string;
+  status?: string;
+  houseRules?: string;
+  baseline?: string;
+  baselineIs?: 'supplied' | 'template';
+  termStart?: LocalDate;
+  termEnd?: LocalDate;
+  noClass?: LocalDate[];
+  timeZone?: string;
+  asOf?: LocalDate;
+}
+
+function day(text: string): LocalDate {
+  const date = parseLocalDate(text);
+  if (!date) throw new InvalidArgumentError(`“${text}” is no day; write it as 2027-01-11.`);
+  return date;
+}
+
+/** `D[..D],…`: single days and ranges, ends included. */
+export function dayList(text: string): LocalDate[] {
+  return text.split(',').flatMap((part) => {
+    const [from, to] = part.split('..');
+    const first = day(from ?? '');
+    const last = to === undefined ? first : day(to);
+    if (last < first) throw new InvalidArgumentError(`“${part}” ends before it begins.`);
+    const days: LocalDate[] = [];
+    for (let d = first; d <= last && days.length < 1000; d = addDays(d, 1)) days.push(d);
+    return days;
+  });
+}
+
+function zone(text: string): string {
+  if (!isTimeZone(text)) throw new InvalidArgumentError(`“${text}” is no time zone; give an IANA name such as Europe/Dublin.`);
+  return text;
+}
+
+function baselineIs(text: string): string {
+  if (text !== 'supplied' && text !== 'template') throw new InvalidArgumentError('It is either supplied or template.');
+  return text;
+}
+
+/** The side inputs that audit and clean share (formats.md, The command line). */
+export const withShellFlags = (command: Command): Command =>
+  command
+    .option('--events <F.ics>', 'the shell’s calendar')
+    .option('--previous-events <F.ics>', 'the previous term’s calendar')
+    .option('--previous-term-start <D>', 'first day of the previous term', day)
+    .option('--previous-term-end <D>', 'last day of the previous term', day)
+    .option('--code <TEXT>', 'the shell’s code')
+    .option('--roster <DIR|ZIP>', 'OneRoster CSV (not read yet)')
+    .option('--status <F.csv>', 'status sheet')
+    .option('--house-rules <F.json>', 'house rules')
+    .option('--baseline <PACKAGE>', 'the institution’s baseline shell (not read yet)')
+    .option('--baseline-is <supplied|template>', 'what the baseline is to this shell', baselineIs)
+    .option('--term-start <D>', 'first day of the term', day)
+    .option('--term-end <D>', 'last day of the term', day)
+    .option('--no-class <D[..D],…>', 'days without class', dayList)
+    .option('--time-zone <Z>', 'time zone (IANA)', zone)
+    .option('--as-of <D>', 'the day to look from; today where it is not given', day);
+
+const file = (path: string | undefined): InputFile | undefined => (path === undefined ? undefined : { path, name: basename(path) });
+
+export function inputsFrom(packagePath: string, flags: ShellFlags, today: LocalDate): ShellInputs {
+  return {
+    package: file(packagePath)!,
+    events: file(flags.events),
+    previousEvents: file(flags.previousEvents),
+    status: file(flags.status),
+    houseRules: file(flags.houseRules),
+    roster: file(flags.roster),
+    baseline: file(flags.baseline),
+    code: flags.code,
+    termStart: flags.termStart,
+    termEnd: flags.termEnd,
+    previousTermStart: flags.previousTermStart,
+    previousTermEnd: flags.previousTermEnd,
+    noClass: Array.isArray(flags.noClass) ? flags.noClass : undefined,
+    timeZone: flags.timeZone,
+    asOf: flags.asOf,
+    today,
+  };
+}
+
+export const today = (): LocalDate => {
+  const now = new Date();
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}` as LocalDate;
+};

@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import type { CourseEvent } from '@/core/shell/model';
+import { textKey, titleKey } from '@/core/text/normalise';
+import { dateOf, daysBetween, spellDate, timeOf, type LocalDate } from '@/core/time/local-date';
+import { defineCheck } from '../check';
+
+export const carriedOver = defineCheck({
+  id: 'calendar.carried-over',
+  title: 'Events carried over',
+  urgency: 'fix-first',
+  remedyKind: 'judgement',
+  needs: ['eventGroups'],
+  options: z.object({
+    days: z.int().min(1).default(60).describe('Made this many days before the term, or earlier'),
+    sharedShift: z.int().min(2).default(3).describe('Events that must have moved by the same number of days'),
+  }),
+  messages: {
+    made: '{count} of “{title}” were made {when}, long before this term',
+    shifted: '{count} of “{title}” stood in the previous term’s calendar, {days} days earlier',
+    one: '“{title}” on {date} was made {when}, long before this term',
+  },
+  things: ['event carried over from an earlier term', 'events carried over from an earlier term'],
+  page: {
+    means:
+      'An event of this term was made 60 days or more before the term, or is last term’s event moved along by a copy: same link, description or title, the same number of days later as others.',
+    why: 'Such events carry old meeting links and old rooms. Students join a meeting that nobody opens.',
+    example: '32 of “Lab section A”, made on 18 August 2025, all moved along by 504 days.',
+    remedy: 'Deletes the events of one title or link together. Look at the evidence first: some people do plan a term that early.',
+    notWhen: 'The event lies outside the term, or was made after the previous term ended.',
+  },
+  notApplicable: (shell) => {
+    if (!shell.events.length) return 'no calendar was given';
+    return shell.term.start && shell.term.end ? null : 'the term’s dates are not known';
+  },
+  *find({ shell, facts, options }) {
+    const { start, end } = shell.term;
+    if (!start || !end) return;
+    const inside = shell.events.filter((e) => e.occurrences.some((o) => dateOf(o) >= start && dateOf(o) <= end));
+    const shifts = shell.previousEvents ? sharedShifts(inside, shell.previousEvents, shell.previousTerm?.end ?? null, options.sharedShift) : new Map();
+    const found = new Map<CourseEvent, Reason>();
+    for (const event of inside) {
+      const made = earliest(event.created, event.stamped);
+      if (made && daysBetween(made, start) >= options.days) found.set(event, { made, days: daysBetween(made, start) });
+      else if (shifts.has(event.ref)) found.set(event, { shift: shifts.get(event.ref) });
+    }
+    const series = new Map<string, CourseEvent[]>();
+    for (const event of found.keys()) series.set(facts.eventGroups.of(event), [...(series.get(facts.eventGroups.of(event)) ?? []), event]);
+    for (const events of series.values()) {
+      const first = events[0]!;
+      const reasons = events.map((e) => found.get(e)!);
+      const days = reasons.map((r) => r.made).filter((d) => d !== undefined).sort();
+      const shift = reasons.map((r) => r.shift).find((s) => s !== undefined);
+      const when = days.length === 0 ? '' : days[0] === days.at(-1) ? `on ${spellDate(days[0]!)}` : `between ${spellDate(days[0]!)} and ${spellDate(days.at(-1)!)}`;
+      const links = new Set(events.flatMap((e) => e.links));
+      const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
+      yield {
+        message: !days.length
+          ? { id: 'shifted', params: { count: events.length, title: first.title, days: shift ?? 0 } }
+          : events.length === 1
+            ? { id: 'one', params: { title: first.title, date: spellDate(dateOf(first.start)), when } }
+            : { id: 'made', params: { count: events.length, title: first.title, when } },
+        subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
+        evidence: [
+          ...(days.length ? [{ label: 'Made', value: `${when}, ${daysBetween(days[0]!, start)} days before the term’s first day` }] : []),
+          ...(shift !== undefined ? [{ label: 'Moved along by', value: `${shift} days from the previous term’s calendar` }] : []),
+          { label: 'Dates', value: dates.length === 1 ? spellDate(dates[0]!) : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}` },
+          ...[...links].slice(0, 4).map((link) => ({ label: 'Link', value: link })),
+          ...(first.location ? [{ label: 'Place', value: first.location }] : []),
+        ],
+        remedy: { action: 'delete', targets: events.map((e) => e.ref), params: {}, kind: 'judgement' },
+        confidence: days.length ? 0.9 : 0.8,
+      };
+    }
+  },
+});
+
+interface Reason {
+  readonly made?: LocalDate;
+  readonly days?: number;
+  readonly shift?: number;
+}
+
+function earliest(a: CourseEvent['created'], b: CourseEvent['stamped']): LocalDate | null {
+  const days = [a, b].filter((d) => d !== null).map(dateOf).sort();
+  return days[0] ?? null;
+}
+
+/** Events that the previous calendar holds too, a number of days earlier that enough others share: ref to days. */
+function sharedShifts(
+  events: readonly CourseEvent[],
+  previous: readonly CourseEvent[],
+  previousEnd: LocalDate | null,
+  enough: number,
+): Map<string, number> {
+  const known = events.filter((e) => e.created === null || previousEnd === null || dateOf(e.created) <= previousEnd);
+  const byTrait = new Map<string, CourseEvent[]>();
+  const traits = (event: CourseEvent) => ({
+    strong: [...event.links.map((l) => `link ${l}`), ...(textKey(event.description) ? [`text ${textKey(event.description)}`] : [])],
+    weak: [`title ${titleKey(event.title)} ${event.allDay ? 'day' : timeOf(event.start)}`],
+  });
+  for (const event of previous) {
+    const { strong, weak } = traits(event);
+    for (const trait of new Set([...strong, ...weak])) byTrait.set(trait, [...(byTrait.get(trait) ?? []), event]);
+  }
+  const strongBy = new Map<number, Set<CourseEvent>>();
+  const weakBy = new Map<number, Set<CourseEvent>>();
+  for (const event of known) {
+    const { strong, weak } = traits(event);
+    const collect = (list: readonly string[], into: Map<number, Set<CourseEvent>>) => {
+      for (const trait of list)
+        for (const old of byTrait.get(trait) ?? []) {
+          const days = daysBetween(dateOf(old.start), dateOf(event.start));
+          if (!into.has(days)) into.set(days, new Set());
+          into.get(days)!.add(event);
+        }
+    };
+    collect(strong, strongBy);
+    collect(weak, weakBy);
+  }
+  const shifts = new Map<string, number>();
+  const note = (by: Map<number, Set<CourseEvent>>, measure: (set: Set<CourseEvent>) => number) => {
+    for (const [days, set] of [...by].sort((a, b) => measure(b[1]) - measure(a[1]) || a[0] - b[0]))
+      if (days !== 0 && measure(set) >= enough) for (const event of set) if (!shifts.has(event.ref)) shifts.set(event.ref, days);
+  };
+  note(strongBy, (set) => set.size);
+  note(weakBy, (set) => new Set([...set].map((e) => titleKey(e.title))).size);
+  return shifts;
+}

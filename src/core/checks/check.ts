@@ -1,0 +1,83 @@
+import type { z } from 'zod';
+import type { Shell } from '@/core/shell/model';
+import type { Facts } from './facts';
+import type { HouseRules } from './house-rules';
+import type { CheckId, Evidence, Finding, Remedy, RemedyKind, Urgency } from './finding';
+
+/** The named holes of a message: `"{count} files"` has the hole `count`. */
+export type Holes<T extends string> = T extends `${string}{${infer Name}}${infer Rest}` ? Name | Holes<Rest> : never;
+
+/** What a check yields: data only. Wording comes last, from the check's own messages. */
+export interface RawFinding<Messages extends Record<string, string>> {
+  readonly message: MessageOf<Messages>;
+  /** Subjects as typed refs; titles and places are filled in later. */
+  readonly subjects: readonly SubjectRef[];
+  readonly keep?: string | null;
+  readonly evidence: readonly Evidence[];
+  readonly remedy: Remedy | null;
+  readonly confidence?: number;
+  /** Groups findings that one decision fits; default: all findings of the check. */
+  readonly batch?: string;
+  /** Refs that this finding explains beyond its subjects; other checks' findings about no others are covered by it. */
+  readonly explains?: readonly string[];
+}
+export interface SubjectRef {
+  readonly type: Finding['subjects'][number]['type'];
+  readonly ref: string;
+}
+export type MessageOf<Messages extends Record<string, string>> = {
+  [K in keyof Messages & string]: { readonly id: K; readonly params: Readonly<Record<Holes<Messages[K]>, string | number>> };
+}[keyof Messages & string];
+
+/** A page about the check, made from its record. */
+export interface CheckPage {
+  readonly means: string;
+  readonly why: string;
+  readonly example: string;
+  readonly remedy: string;
+  readonly notWhen: string;
+}
+
+export interface CheckRecord<
+  Messages extends Record<string, string> = Record<string, string>,
+  Options extends z.ZodObject = z.ZodObject,
+  Needs extends keyof Facts = keyof Facts,
+> {
+  readonly id: CheckId;
+  readonly title: string;
+  readonly urgency: Urgency;
+  readonly remedyKind: RemedyKind | 'depends' | 'none';
+  /** The facts that `find` may use; it gets no others. */
+  readonly needs: readonly Needs[];
+  readonly options: Options;
+  readonly messages: Messages;
+  /** Words for a batch: what its things are, one and many, said after the count. */
+  readonly things: readonly [one: string, many: string];
+  readonly page: CheckPage;
+  /** A reason why the check says nothing about this shell, or null where it applies. */
+  notApplicable(shell: Shell): string | null;
+  find(input: CheckInput<Options, Needs>): Iterable<RawFinding<Messages>>;
+}
+
+export interface CheckInput<Options extends z.ZodObject, Needs extends keyof Facts> {
+  readonly shell: Shell;
+  readonly facts: Pick<Facts, Needs>;
+  readonly options: z.output<Options>;
+  /** The lists that all checks share. */
+  readonly rules: SharedRules;
+}
+export type SharedRules = Pick<HouseRules, 'staffStore'>;
+
+/** Makes a check's record: typed by its own messages, options and facts, then frozen. */
+export function defineCheck<
+  const Messages extends Record<string, string>,
+  Options extends z.ZodObject,
+  const Needs extends keyof Facts,
+>(record: CheckRecord<Messages, Options, Needs>): CheckRecord<Messages, Options, Needs> {
+  return Object.freeze(record);
+}
+
+/** Fills a message's holes. */
+export function word(template: string, params: Readonly<Record<string, string | number>>): string {
+  return template.replace(/\{(\w+)\}/g, (_, name: string) => String(params[name] ?? ''));
+}

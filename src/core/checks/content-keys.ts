@@ -1,0 +1,116 @@
+import type { LinkGraph } from '@/core/links/graph';
+import { readAddress } from '@/core/links/package-paths';
+import { scansOfContent } from '@/core/links/scans';
+import { webAddressKey } from '@/core/links/web-address';
+import { digest, fingerprint } from '@/core/shell/digest';
+import type { Content, Item, Shell } from '@/core/shell/model';
+import type { ContentId } from '@/core/shell/refs';
+import { countWords, textKey, titleKey } from '@/core/text/normalise';
+
+/** Keys that are equal where two items say the same. */
+export interface ContentKeys {
+  /** Normalised text, link targets and points; null for a module, a heading and for what has no content at all. */
+  of(item: Item): string | null;
+  words(item: Item): number;
+  /** What an item says, wherever it stands: a Leave be lives on by it. */
+  substance(item: Item): string;
+}
+
+interface BodyKey {
+  readonly key: string | null;
+  readonly words: number;
+}
+
+/**
+ * Link targets are compared by what stands there: a picture by its bytes, a page by its text. So two imports of one
+ * page are equal although each links to its own copy of the same picture.
+ */
+export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
+  const contents = new Map(shell.contents.map((c) => [c.id, c]));
+  const fileByPath = new Map(shell.files.map((f) => [f.path as string, f]));
+  const entryByPath = new Map(shell.entries.map((e) => [e.path as string, e]));
+  const bodies = new Map<ContentId, BodyKey>();
+  const texts = new Map<ContentId, string>();
+
+  const textOf = (content: Content): string => {
+    const known = texts.get(content.id);
+    if (known !== undefined) return known;
+    const made = textKey(
+      scansOfContent(content)
+        .map((s) => s.text)
+        .join('\n'),
+    );
+    texts.set(content.id, made);
+    return made;
+  };
+  const mainFile = (content: Content) => {
+    const path = content.href ?? content.files[0];
+    return path === undefined ? null : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
+  };
+  const plainKey = (content: Content): string => {
+    switch (content.kind) {
+      case 'file':
+      case 'other':
+        return `bytes ${mainFile(content) ?? content.id}`;
+      case 'web-link':
+      case 'tool-link':
+        return `address ${webAddressKey(content.target ?? '')}`;
+      case 'page':
+      case 'assignment':
+      case 'quiz':
+      case 'discussion':
+      case 'bank':
+        return `text ${fingerprint(content.kind, textOf(content))}`;
+    }
+  };
+  const targetKeys = (content: Content): string[] => {
+    const at = content.textPath;
+    if (!at) return [];
+    return scansOfContent(content).flatMap((scan) =>
+      scan.addresses.map((address) => {
+        const meaning = readAddress(address.value, at, scan.base, graph.paths);
+        if (meaning.to === 'outside') return webAddressKey(address.value);
+        if (meaning.to !== 'package') return address.value;
+        if (meaning.found === null) return `missing ${meaning.asked}`;
+        const bytes = fileByPath.get(meaning.found)?.sha256;
+        if (bytes) return `bytes ${bytes}`;
+        const node = graph.nodeOfPath(meaning.found);
+        const target = node?.startsWith('content:') ? contents.get(node.slice(8) as ContentId) : undefined;
+        return target ? plainKey(target) : `path ${meaning.found}`;
+      }),
+    );
+  };
+  const bodyOf = (content: Content): BodyKey => {
+    const known = bodies.get(content.id);
+    if (known) return known;
+    const text = textOf(content);
+    const targets = targetKeys(content);
+    const hasBody = content.texts.length > 0 || content.textPath !== null;
+    const made: BodyKey = !hasBody
+      ? { key: plainKey(content), words: 0 }
+      : {
+          key: text === '' && targets.length === 0 ? null : digest([text, content.answerKey, ...targets].join('\u0000')),
+          words: countWords(
+            scansOfContent(content)
+              .map((s) => s.text)
+              .join('\n'),
+          ),
+        };
+    bodies.set(content.id, made);
+    return made;
+  };
+  const of = (item: Item): string | null => {
+    const content = item.content === null ? undefined : contents.get(item.content);
+    if (!content) return null;
+    const { key } = bodyOf(content);
+    return key === null ? null : fingerprint(item.kind, key, String(item.points ?? content.points ?? ''));
+  };
+  return {
+    of,
+    words(item) {
+      const content = item.content === null ? undefined : contents.get(item.content);
+      return content ? bodyOf(content).words : 0;
+    },
+    substance: (item) => fingerprint(item.kind, titleKey(item.title), of(item) ?? ''),
+  };
+}

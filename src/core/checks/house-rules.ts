@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import type { CheckRecord } from './check';
+import { urgencies } from './finding';
+
+const words = z.array(z.string().min(1));
+const day = z.string().transform((text, context) => {
+  const date = parseLocalDate(text);
+  if (!date) context.addIssue({ code: 'custom', message: `"${text}" is no day; write it as 2027-01-11` });
+  return date as LocalDate;
+});
+
+const general = {
+  schema: z.literal('currycomb.house-rules/1').default('currycomb.house-rules/1'),
+  name: z.string().default(''),
+  campusHosts: words.default([]),
+  currentTools: words.default([]),
+  sharedAddresses: words.default([]),
+  leftoverPhrases: words.default([]),
+  placeholderPhrases: words.default([]),
+  staffStore: words.default([]),
+  requiredParts: words.default([]),
+  keyMarks: words.default(['AK', 'KEY']),
+  handMarked: words.default(['participation', 'attendance', 'presentation', 'oral exam', 'field work', 'extra credit']),
+  catchAllCategories: words.default(['imported', 'uncategorised', 'uncategorized', 'default']),
+  terms: z.array(z.strictObject({ title: z.string(), start: day, end: day, noClass: z.array(day).default([]) })).default([]),
+};
+
+/** A department's settings: lists of phrases and hosts, terms, and each check's own options (formats.md, House rules). */
+export type HouseRules = z.output<z.ZodObject<typeof general>> & {
+  readonly checks: Readonly<Record<string, Readonly<Record<string, unknown>>>>;
+};
+
+/** The strict schema of a house rules file; each check adds its own options, `on` and `urgency`. */
+export function houseRulesSchema(checks: readonly CheckRecord[]): z.ZodType<HouseRules> {
+  const perCheck = Object.fromEntries(
+    checks.map((check) => [
+      check.id,
+      check.options.extend({ on: z.boolean().default(true), urgency: z.enum(urgencies).default(check.urgency) }).strict().prefault({}),
+    ]),
+  );
+  return z.strictObject({ ...general, checks: z.strictObject(perCheck).prefault({}) }) as unknown as z.ZodType<HouseRules>;
+}
+
+/** Reads house rules; the error is one sentence that names the place and, for an unknown key, the nearest known one. */
+export function readHouseRules(value: unknown, checks: readonly CheckRecord[]): { ok: HouseRules } | { error: string } {
+  const result = houseRulesSchema(checks).safeParse(value);
+  if (result.success) return { ok: result.data };
+  const issue = result.error.issues[0];
+  if (!issue) return { error: 'The house rules could not be read.' };
+  const place = issue.path.join('.') || 'the top level';
+  if (issue.code === 'unrecognized_keys') {
+    const key = issue.keys[0] ?? '';
+    const known = [...Object.keys(general), 'checks', ...checks.flatMap((c) => [c.id, ...Object.keys(c.options.shape), 'on', 'urgency'])];
+    return { error: `House rules: "${key}" at ${place} is no setting; the nearest one is "${nearest(key, known)}".` };
+  }
+  return { error: `House rules: ${place}: ${issue.message}.` };
+}
+
+export const defaultHouseRules = (checks: readonly CheckRecord[]): HouseRules => houseRulesSchema(checks).parse({});
+
+/** The known word with the smallest edit distance (Levenshtein 1966). */
+export function nearest(word: string, known: readonly string[]): string {
+  const distance = (a: string, b: string): number => {
+    let row = Array.from({ length: b.length + 1 }, (_, i) => i);
+    for (let i = 1; i <= a.length; i += 1) {
+      const next = [i];
+      for (let j = 1; j <= b.length; j += 1)
+        next.push(Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)));
+      row = next;
+    }
+    return row[b.length]!;
+  };
+  const fold = (t: string) => t.toLowerCase();
+  return [...known].sort((a, b) => distance(fold(word), fold(a)) - distance(fold(word), fold(b)) || (a < b ? -1 : 1))[0] ?? '';
+}
+
+/** Does a title fit one of the patterns? `*` stands for any run of characters; case does not count. */
+export function fitsPattern(title: string, patterns: readonly string[]): boolean {
+  return patterns.some((pattern) => {
+    const source = pattern.split('*').map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&')).join('.*');
+    return new RegExp(`^${source}$`, 'i').test(title.trim());
+  });
+}

@@ -1,0 +1,23 @@
+import { carriedOver } from './calendar/carried-over';
+import type { CheckRecord } from './check';
+import { repeatedImport } from './duplicate/repeated-import';
+import { sameContent } from './duplicate/same-content';
+import { sameFile } from './duplicate/same-file';
+import { emptyModule } from './orphan/empty-module';
+import { unusedFile } from './orphan/unused-file';
+import { dateOutsideTerm } from './outdated/date-outside-term';
+import { hiddenItem } from './visibility/hidden-item';
+
+/** Every check there is, sorted by id; a test holds this list against the files. */
+export const allChecks = [
+  carriedOver,
+  repeatedImport,
+  sameContent,
+  sameFile,
+  emptyModule,
+  unusedFile,
+  dateOutsideTerm,
+  hiddenItem,
+].map((check) => check as unknown as CheckRecord);
+
+export const checkById = (id: string): CheckRecord | undefined => allChecks.find((check) => check.id === id);

@@ -1,0 +1,20 @@
+import { countThings, type ShellCounts } from '@/core/shell/inventory';
+import type { Finding } from './finding';
+
+export interface Smoothness {
+  /** 0 to 100, rounded down, so that 100 means all. */
+  readonly percent: number;
+  readonly smooth: number;
+  readonly total: number;
+}
+
+/** The share of everything in the shell with no open finding. What a finding proposes to keep lies smooth. */
+export function smoothnessOf(counts: ShellCounts, open: readonly Finding[]): Smoothness {
+  const total = countThings(counts);
+  const rough = new Set<string>();
+  for (const finding of open)
+    for (const subject of finding.subjects)
+      if (subject.type !== 'shell' && subject.type !== 'group' && subject.ref !== finding.keep) rough.add(`${subject.type} ${subject.ref}`);
+  const smooth = Math.max(0, total - rough.size);
+  return { percent: total === 0 ? 100 : Math.floor((100 * smooth) / total), smooth, total };
+}

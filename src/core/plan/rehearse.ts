@@ -1,0 +1,50 @@
+import type { Audit } from '@/core/checks/run-checks';
+import type { Finding } from '@/core/checks/finding';
+import type { Item, Shell } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
+import { runPlan, type PlanRun } from './run-plan';
+import type { Step } from './step';
+
+/** What a plan would do: the run on a copy, and what an audit says of both sides. */
+export interface Rehearsal {
+  readonly run: PlanRun;
+  readonly before: Audit;
+  readonly after: Audit;
+  readonly closed: readonly Finding[];
+  /** Findings that were not there before. */
+  readonly caused: readonly Finding[];
+  readonly gained: readonly Item[];
+  readonly lost: readonly Item[];
+}
+
+export function rehearse(shell: Shell, before: Audit, steps: readonly Step[], audit: (shell: Shell) => Audit): Rehearsal {
+  const run = runPlan(shell, steps);
+  const after = run.after === shell || run.edits.length === 0 ? before : audit(run.after);
+  const sight = sightChange(shell, run.after);
+  return { run, before, after, ...compareAudits(before, after), ...sight };
+}
+
+/**
+ * Findings closed and caused from one audit to the next. A finding that only lost subjects, or whose kept thing
+ * changed, is the same trouble made smaller: it is neither closed nor caused.
+ */
+export function compareAudits(before: Audit, after: Audit): { closed: Finding[]; caused: Finding[] } {
+  const afterIds = new Set(after.findings.map((f) => f.id));
+  const beforeIds = new Set(before.findings.map((f) => f.id));
+  const touched = new Set(before.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)));
+  const left = new Set(after.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)));
+  return {
+    closed: before.findings.filter((f) => !afterIds.has(f.id) && !f.subjects.every((s) => left.has(`${f.check} ${s.type} ${s.ref}`))),
+    caused: after.findings.filter((f) => !beforeIds.has(f.id) && !f.subjects.every((s) => touched.has(`${f.check} ${s.type} ${s.ref}`))),
+  };
+}
+
+/** Items that students would newly see, and those they would no longer see, dates aside. */
+function sightChange(before: Shell, after: Shell): { gained: Item[]; lost: Item[] } {
+  const [a, b] = [outlineOf(before), outlineOf(after)];
+  const sees = (outline: typeof a, item: Item) => item.placed && outline.isShown(item);
+  return {
+    gained: after.items.filter((i) => sees(b, i) && !(a.byRef.has(i.ref) && sees(a, a.byRef.get(i.ref)!))),
+    lost: before.items.filter((i) => sees(a, i) && !(b.byRef.has(i.ref) && sees(b, b.byRef.get(i.ref)!))),
+  };
+}

@@ -1,0 +1,26 @@
+/** Text made fit for comparing: NFKC, case-folded, every kind of white space taken out. */
+export const textKey = (text: string): string => text.normalize('NFKC').toLowerCase().replace(/[\s\u200b\ufeff]+/gu, '');
+
+/** A title made fit for comparing: NFKC, case-folded, white space collapsed. */
+export const titleKey = (title: string): string =>
+  title.normalize('NFKC').toLowerCase().replace(/[\s\u200b\ufeff]+/gu, ' ').trim();
+
+/** How many words a text has; a word is a run of letters and digits. */
+export function countWords(text: string): number {
+  let n = 0;
+  for (const _ of text.matchAll(/[\p{L}\p{N}]+/gu)) n += 1;
+  return n;
+}
+
+/** Text on one line, cut at a word where it is longer than `most` characters. */
+export function excerpt(text: string, most = 160): string {
+  const line = text.replace(/\s+/gu, ' ').trim();
+  if (line.length <= most) return line;
+  const cut = line.slice(0, most);
+  return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), most - 30))} …`;
+}
+
+const copyMark = /^copy of\s+|\s*[-–]\s*copy(\s*\d+)?$|\s+copy(\s+\d+)?$|\s*\(copy(\s*\d+)?\)$|\s*\(\d{1,2}\)$/i;
+
+/** True where a title, or a file's name before its extension, carries the mark of a copy. */
+export const hasCopyMark = (name: string): boolean => copyMark.test(name.replace(/\.[a-z0-9]{1,5}$/i, '').trim());

@@ -1,0 +1,157 @@
+import { QuoteType, Tokenizer } from 'htmlparser2';
+import { cssAddresses } from './css-addresses';
+
+/** One address written in a text, with the place of its raw spelling, so that it can be shown and rewritten. */
+export interface WrittenAddress {
+  /** The attribute's name, or `style` for CSS. */
+  readonly attribute: string;
+  /** The address with character references decoded and outer white space gone. */
+  readonly value: string;
+  /** Offsets of the raw spelling in the text, end excluded. */
+  readonly start: number;
+  readonly end: number;
+  readonly context: 'html' | 'css';
+  /** The tag's name; empty in a style sheet. */
+  readonly tag: string;
+}
+
+export interface HtmlScan {
+  /** What a reader sees inside `body`: no markup, no title element, blocks apart by a line break. */
+  readonly text: string;
+  readonly addresses: readonly WrittenAddress[];
+  /** The `href` of a `base` element, where there is one. */
+  readonly base: string | null;
+  readonly title: string;
+}
+
+const addressAttributes = new Set([
+  'href', 'src', 'srcset', 'poster', 'data', 'action', 'formaction', 'cite', 'longdesc', 'background', 'xlink:href',
+]); // prettier-ignore
+const blockTags = new Set(
+  ('address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 ' +
+    'h4 h5 h6 header hr li main nav ol option p pre section summary table tbody td tfoot th thead tr ul').split(' '),
+);
+const silentTags = new Set(['script', 'style', 'title', 'template', 'noscript']);
+
+interface OpenAttribute {
+  name: string;
+  value: string;
+  start: number;
+  end: number;
+}
+
+/** Reads an HTML document or fragment in one pass, the way a browser's tokenizer does (WHATWG HTML, 13.2.5). */
+export function scanHtml(html: string): HtmlScan {
+  const addresses: WrittenAddress[] = [];
+  let pieces: string[] = [];
+  let title = '';
+  let base: string | null = null;
+  let tag = '';
+  let silent: string | null = null;
+  let attribute: OpenAttribute | null = null;
+  let afterBody = false;
+
+  const say = (text: string) => {
+    if (silent === 'title') title += text;
+    else if (silent === null && !afterBody) pieces.push(text);
+  };
+  const openTag = () => {
+    if (tag === 'body') {
+      pieces = [];
+      afterBody = false;
+    } else if (blockTags.has(tag)) say('\n');
+    if (silent === null && silentTags.has(tag)) silent = tag;
+  };
+  const closeAttribute = () => {
+    if (!attribute) return;
+    const { name, value, start, end } = attribute;
+    if (name === 'style') {
+      for (const found of cssAddresses(html.slice(start, end)))
+        addresses.push({ attribute: name, tag, context: 'css', ...shift(found, start) });
+    } else if (name === 'srcset' || name === 'imagesrcset') {
+      for (const found of srcsetAddresses(html.slice(start, end)))
+        addresses.push({ attribute: name, tag, context: 'html', ...shift(found, start) });
+    } else if (name === 'data' ? tag === 'object' : addressAttributes.has(name)) {
+      if (name === 'href' && tag === 'base') {
+        base ??= value.trim();
+        return;
+      }
+      addresses.push({ attribute: name, tag, value: value.trim(), start, end, context: 'html' });
+    }
+  };
+
+  const tokenizer = new Tokenizer(
+    { xmlMode: false, decodeEntities: true },
+    {
+      onopentagname(start, end) {
+        tag = html.slice(start, end).toLowerCase();
+      },
+      onattribname(start, end) {
+        attribute = { name: html.slice(start, end).toLowerCase(), value: '', start: end, end };
+      },
+      onattribdata(start, end) {
+        if (attribute) attribute.value += html.slice(start, end);
+      },
+      onattribentity(codepoint) {
+        if (attribute) attribute.value += String.fromCodePoint(codepoint);
+      },
+      onattribend(quote, end) {
+        if (attribute && quote !== QuoteType.NoValue) {
+          const quoted = quote === QuoteType.Single || quote === QuoteType.Double;
+          const opening = quoted ? html.indexOf(quote === QuoteType.Single ? "'" : '"', attribute.start) + 1 : html.indexOf('=', attribute.start) + 1;
+          attribute.start = quoted ? opening : opening + (/^\s*/.exec(html.slice(opening, end))?.[0].length ?? 0);
+          attribute.end = quoted ? end - 1 : end;
+          closeAttribute();
+        }
+        attribute = null;
+      },
+      onopentagend: openTag,
+      onselfclosingtag() {
+        if (silentTags.has(tag)) return;
+        openTag();
+      },
+      onclosetag(start, end) {
+        const name = html.slice(start, end).toLowerCase();
+        if (silent === name) silent = null;
+        else if (blockTags.has(name)) say('\n');
+        if (name === 'body') afterBody = true;
+      },
+      ontext(start, end) {
+        if (silent === 'style') {
+          for (const found of cssAddresses(html.slice(start, end)))
+            addresses.push({ attribute: 'style', tag, context: 'css', ...shift(found, start) });
+        } else say(html.slice(start, end));
+      },
+      ontextentity(codepoint) {
+        say(String.fromCodePoint(codepoint));
+      },
+      oncdata: () => undefined,
+      oncomment: () => undefined,
+      ondeclaration: () => undefined,
+      onprocessinginstruction: () => undefined,
+      onend: () => undefined,
+    },
+  );
+  tokenizer.write(html);
+  tokenizer.end();
+  return { text: pieces.join(''), addresses, base, title: title.trim() };
+}
+
+type Spot = { value: string; start: number; end: number };
+const shift = (found: Spot, by: number): Spot => ({
+  value: found.value,
+  start: found.start + by,
+  end: found.end + by,
+});
+
+/** The addresses of a `srcset` (WHATWG HTML, 4.8.4.2.1): each candidate's first word. */
+export function srcsetAddresses(value: string): Spot[] {
+  const found: Spot[] = [];
+  const candidate = /[\s,]*([^\s]*[^\s,])(?:\s+[^,]*)?,?/g;
+  for (let m = candidate.exec(value); m && m[0]; m = candidate.exec(value)) {
+    const address = m[1] ?? '';
+    const start = m.index + m[0].indexOf(address);
+    found.push({ value: address.replace(/&amp;/g, '&'), start, end: start + address.length });
+  }
+  return found;
+}

@@ -1,0 +1,29 @@
+import { DateTime, IANAZone } from 'luxon';
+import type { LocalDate, LocalDateTime } from './local-date';
+import { atTime, parseLocalDate } from './local-date';
+
+export const isTimeZone = (name: string): boolean => IANAZone.isValidZone(name);
+
+/** A point in time as the shell's own clock shows it. */
+export function toLocal(moment: DateTime, zone: string): LocalDateTime {
+  return moment.setZone(zone).toFormat("yyyy-MM-dd'T'HH:mm:ss") as LocalDateTime;
+}
+
+/**
+ * Reads an ISO 8601 date or date-time from a sheet. With an offset it is brought to the shell's clock, without one
+ * it is taken as shell time; a day alone begins at 00:00:00 or ends at 23:59:59, as `dayMeans` says.
+ * Returns null for what is no such date.
+ */
+export function readIsoMoment(text: string, zone: string, dayMeans: 'start' | 'end'): LocalDateTime | null {
+  const day = parseLocalDate(text);
+  if (day) return atTime(day, dayMeans === 'start' ? '00:00:00' : '23:59:59');
+  const spelled = text.trim().replace(/^(\d{4}-\d{2}-\d{2}) (?=\d)/, '$1T');
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}/.test(spelled)) return null;
+  const hasOffset = /(Z|[+-]\d{2}(:?\d{2})?)$/i.test(spelled.slice(11));
+  const moment = DateTime.fromISO(spelled, { zone: hasOffset ? undefined : zone, setZone: hasOffset });
+  return moment.isValid ? toLocal(hasOffset ? moment : moment, zone) : null;
+}
+
+/** The calendar day of a moment given in milliseconds since the epoch. */
+export const localDay = (milliseconds: number, zone: string): LocalDate =>
+  DateTime.fromMillis(milliseconds, { zone }).toFormat('yyyy-MM-dd') as LocalDate;

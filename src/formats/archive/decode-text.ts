@@ -1,0 +1,50 @@
+import iconv from 'iconv-lite';
+
+export interface DecodedText {
+  readonly text: string;
+  readonly encoding: string;
+  /** Bytes of the byte-order mark, kept when the text is written again. */
+  readonly mark: Buffer;
+}
+
+const utf8 = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true });
+
+/**
+ * Decodes a text the way a browser would: byte-order mark, then the declared charset, then UTF-8 where the bytes are
+ * valid, else windows-1252 (WHATWG Encoding; WHATWG HTML, 13.2.3).
+ */
+export function decodeText(bytes: Buffer): DecodedText {
+  const mark = byteOrderMark(bytes);
+  if (mark) return { text: iconv.decode(bytes.subarray(mark.length), mark.encoding, { stripBOM: false }), encoding: mark.encoding, mark: bytes.subarray(0, mark.length) };
+  const none = Buffer.alloc(0);
+  const declared = declaredCharset(bytes);
+  if (declared && declared !== 'utf-8' && iconv.encodingExists(declared))
+    return { text: iconv.decode(bytes, declared, { stripBOM: false }), encoding: declared, mark: none };
+  try {
+    return { text: utf8.decode(bytes), encoding: 'utf-8', mark: none };
+  } catch {
+    return { text: iconv.decode(bytes, 'windows-1252'), encoding: 'windows-1252', mark: none };
+  }
+}
+
+/** Encodes a changed text as the original was; what its encoding lacks becomes a character reference. */
+export function encodeText(text: string, like: Pick<DecodedText, 'encoding' | 'mark'>): Buffer {
+  if (like.encoding === 'utf-8') return Buffer.concat([like.mark, Buffer.from(text, 'utf8')]);
+  const safe = /^utf-?16/i.test(like.encoding)
+    ? text
+    : [...text].map((c) => (c.codePointAt(0)! > 127 && iconv.decode(iconv.encode(c, like.encoding), like.encoding) !== c ? `&#${c.codePointAt(0)};` : c)).join('');
+  return Buffer.concat([like.mark, iconv.encode(safe, like.encoding)]);
+}
+
+function byteOrderMark(bytes: Buffer): { length: number; encoding: string } | null {
+  if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return { length: 3, encoding: 'utf-8' };
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return { length: 2, encoding: 'utf-16le' };
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return { length: 2, encoding: 'utf-16be' };
+  return null;
+}
+
+function declaredCharset(bytes: Buffer): string | null {
+  const head = bytes.toString('latin1', 0, 1024);
+  const name = (/<\?xml[^>]*\sencoding\s*=\s*["']([\w.:-]+)/i.exec(head) ?? /<meta[^>]+charset\s*=\s*["']?\s*([\w.:-]+)/i.exec(head))?.[1];
+  return name ? name.toLowerCase().replace(/^utf8$/, 'utf-8').replace(/^iso-8859-1$|^us-ascii$/, 'windows-1252') : null;
+}

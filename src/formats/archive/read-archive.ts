@@ -1,0 +1,187 @@
+import { createHash } from 'node:crypto';
+import { closeSync, openSync, readSync, statSync } from 'node:fs';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { crc32, createInflateRaw, inflateRawSync } from 'node:zlib';
+import yauzl, { type Entry, type ZipFile } from 'yauzl';
+import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { filePath, sha256, type FilePath, type Sha256 } from '@/core/shell/refs';
+import { defaultLimits, type ArchiveLimits } from './limits';
+
+/** One file of an archive, not read yet. */
+export interface ArchiveEntry {
+  readonly path: FilePath;
+  readonly bytes: number;
+  readonly packedBytes: number;
+}
+
+/** An open archive. Bytes are read on demand; every reading checks size and CRC-32. */
+export interface Archive {
+  readonly entries: readonly ArchiveEntry[];
+  readonly notes: readonly IntakeNote[];
+  /** All bytes of an entry; the trouble is a sentence where they are damaged. */
+  read(path: FilePath): Result<Buffer>;
+  /** SHA-256 of an entry, block by block; `each` gets the blocks. */
+  hash(path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>>;
+  close(): void;
+}
+
+const zeroBytes = Buffer.alloc(0);
+
+/** Opens a zip file (PKWARE APPNOTE 6.3) within limits. Names that leave the package, links and encrypted entries are left out and reported. */
+export async function openArchive(file: string, limits: ArchiveLimits = defaultLimits): Promise<Result<Archive>> {
+  const name = file.slice(file.lastIndexOf('/') + 1);
+  let size: number;
+  try {
+    const stats = statSync(file);
+    if (!stats.isFile()) return bad('not-a-file', `“${name}” is no file; give the package as .imscc or .zip.`);
+    size = stats.size;
+  } catch {
+    return bad('no-such-file', `There is no file “${name}”; check the path.`);
+  }
+  if (size > limits.packedBytes) return bad('too-large', `“${name}” is larger than ${limits.packedBytes} bytes; Currycomb does not read packages that large.`);
+  let zip: ZipFile;
+  try {
+    zip = await yauzl.openPromise(file, { autoClose: false, lazyEntries: true, decodeStrings: false, validateEntrySizes: false });
+  } catch {
+    return bad('not-an-archive', `“${name}” can’t be read as a zip archive: it is damaged, cut short or something else. Export the package again.`);
+  }
+  if (zip.entryCount > limits.entries) {
+    zip.close();
+    return bad('too-many-entries', `“${name}” holds ${zip.entryCount} entries; at most ${limits.entries} are read.`);
+  }
+  try {
+    return await listEntries(zip, file, name, limits);
+  } catch {
+    zip.close();
+    return bad('damaged-archive', `“${name}” is damaged: its list of contents can’t be read to the end. Export the package again.`);
+  }
+}
+
+async function listEntries(zip: ZipFile, file: string, name: string, limits: ArchiveLimits): Promise<Result<Archive>> {
+  const notes: IntakeNote[] = [];
+  const found = new Map<FilePath, Entry>();
+  const folded = new Map<string, FilePath>();
+  let total = 0;
+  for await (const entry of zip.eachEntry()) {
+    const raw = entry as unknown as { fileName: Buffer; extraFields: Entry['extraFields'] };
+    const path = yauzl.getFileNameLowLevel(entry.generalPurposeBitFlag, raw.fileName, raw.extraFields, false);
+    if (path.endsWith('/')) continue;
+    const problem = refusal(entry, path, limits);
+    if (problem) {
+      notes.push({ ...problem, where: path });
+      continue;
+    }
+    if (found.has(filePath(path))) {
+      notes.push({ code: 'same-name-twice', message: 'stands twice in the archive; the first one is read', where: path });
+      continue;
+    }
+    const fold = path.normalize('NFC').toLowerCase();
+    const other = folded.get(fold);
+    if (other) notes.push({ code: 'names-differ-by-case', message: `differs only in case from “${other}”`, where: path });
+    folded.set(fold, filePath(path));
+    total += entry.uncompressedSize;
+    if (total > limits.unpackedBytes) {
+      zip.close();
+      return bad('too-large-unpacked', `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`);
+    }
+    found.set(filePath(path), entry);
+  }
+  const fd = openSync(file, 'r');
+  return good({
+    entries: [...found].map(([path, e]) => ({ path, bytes: e.uncompressedSize, packedBytes: e.compressedSize })),
+    notes,
+    read: (path) => readWhole(fd, found.get(path), path),
+    hash: (path, each) => hashEntry(fd, found.get(path), path, each),
+    close: () => {
+      closeSync(fd);
+      zip.close();
+    },
+  });
+}
+
+function refusal(entry: Entry, path: string, limits: ArchiveLimits): { code: string; message: string } | null {
+  if (path.startsWith('/') || /^[a-z]:/i.test(path) || path.split(/[/\\]/).includes('..'))
+    return { code: 'path-leaves-package', message: 'has a path that leaves the package; it is left out' };
+  if (path.includes('\u0000')) return { code: 'path-leaves-package', message: 'has a zero byte in its name; it is left out' };
+  if ((entry.generalPurposeBitFlag & 1) === 1) return { code: 'encrypted-entry', message: 'is encrypted; it is left out' };
+  const mode = (entry.externalFileAttributes >>> 16) & 0o170000;
+  if (mode === 0o120000) return { code: 'link-entry', message: 'is a link; it is left out' };
+  if (entry.compressionMethod !== 0 && entry.compressionMethod !== 8)
+    return { code: 'unknown-compression', message: 'is packed in a way that is not read here; it is left out' };
+  if (entry.uncompressedSize > limits.ratioFrom && entry.uncompressedSize > entry.compressedSize * limits.ratio)
+    return { code: 'suspicious-ratio', message: `unpacks to more than ${limits.ratio} times its packed size; it is left out` };
+  return null;
+}
+
+const damaged = (path: string) => bad('damaged-entry', `“${path}” is damaged in the archive and can’t be read.`);
+
+/** Where an entry's packed bytes begin, from its local header (APPNOTE 4.3.7). */
+function dataStart(fd: number, entry: Entry): number | null {
+  const header = Buffer.alloc(30);
+  if (readSync(fd, header, 0, 30, entry.relativeOffsetOfLocalHeader) < 30 || header.readUInt32LE(0) !== 0x04034b50) return null;
+  return entry.relativeOffsetOfLocalHeader + 30 + header.readUInt16LE(26) + header.readUInt16LE(28);
+}
+
+function readWhole(fd: number, entry: Entry | undefined, path: FilePath): Result<Buffer> {
+  if (!entry) return bad('missing-entry', `“${path}” is not in the archive.`);
+  const start = dataStart(fd, entry);
+  if (start === null) return damaged(path);
+  const packed = Buffer.allocUnsafe(entry.compressedSize);
+  if (readSync(fd, packed, 0, packed.length, start) < packed.length) return damaged(path);
+  try {
+    const bytes =
+      entry.compressionMethod === 0
+        ? packed
+        : entry.uncompressedSize === 0
+          ? zeroBytes
+          : inflateRawSync(packed, { maxOutputLength: entry.uncompressedSize });
+    return bytes.length === entry.uncompressedSize && crc32(bytes) === entry.crc32 ? good(bytes) : damaged(path);
+  } catch {
+    return damaged(path);
+  }
+}
+
+const wholeReadLimit = 8 * 1024 ** 2;
+
+async function hashEntry(fd: number, entry: Entry | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
+  if (!entry || entry.uncompressedSize <= wholeReadLimit) {
+    const whole = readWhole(fd, entry, path);
+    if (!whole.ok) return whole;
+    each?.(whole.value);
+    return good(sha256(createHash('sha256').update(whole.value).digest('hex')));
+  }
+  const start = dataStart(fd, entry);
+  if (start === null) return damaged(path);
+  const hash = createHash('sha256');
+  let size = 0;
+  let check = 0;
+  const meter = new Transform({
+    transform(block: Buffer, _encoding, done) {
+      size += block.length;
+      if (size > entry.uncompressedSize) return done(new Error('larger than declared'));
+      check = crc32(block, check);
+      hash.update(block);
+      each?.(block);
+      done();
+    },
+  });
+  try {
+    const packed = Readable.from(blocks(fd, start, entry.compressedSize));
+    if (entry.compressionMethod === 0) await pipeline(packed, meter);
+    else await pipeline(packed, createInflateRaw(), meter);
+  } catch {
+    return damaged(path);
+  }
+  return size === entry.uncompressedSize && check === entry.crc32 ? good(sha256(hash.digest('hex'))) : damaged(path);
+}
+
+function* blocks(fd: number, start: number, size: number): Generator<Buffer> {
+  for (let done = 0; done < size; ) {
+    const block = Buffer.allocUnsafe(Math.min(1024 ** 2, size - done));
+    const n = readSync(fd, block, 0, block.length, start + done);
+    if (n === 0) return;
+    done += n;
+    yield block.subarray(0, n);
+  }
+}

@@ -1,0 +1,101 @@
+import { SaxesParser } from 'saxes';
+import type { ContentKind } from '@/core/shell/model';
+import { scanHtml } from '@/core/text/scan-html';
+import { escapeAttribute, escapeText } from '../xml/parse-xml';
+
+/** A text inside an XML body, with its place in the source, so that it can be changed and all else stays. */
+export interface BodySpan {
+  readonly form: 'text' | 'cdata' | 'address';
+  readonly start: number;
+  readonly end: number;
+  /** The decoded text; an address stands as a link, so that one scan fits all. */
+  readonly text: string;
+}
+
+const textElements: Readonly<Partial<Record<ContentKind, ReadonlySet<string>>>> = {
+  discussion: new Set(['text']),
+  assignment: new Set(['text', 'instructor_text']),
+  quiz: new Set(['mattext']),
+  bank: new Set(['mattext']),
+};
+const addressAttributes: Readonly<Record<string, string>> = { attachment: 'href', matimage: 'uri', mataudio: 'uri', matvideo: 'uri' };
+
+/**
+ * Finds the texts of a discussion topic (Common Cartridge, imsdt), an assignment (assignment extension 1.0) or a quiz
+ * or bank (QTI 1.2, mattext), and the addresses of their attachments, in document order. Null for XML that can't be read.
+ */
+export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
+  const names = textElements[kind];
+  if (!names) return null;
+  const spans: BodySpan[] = [];
+  const parser = new SaxesParser({ xmlns: false, position: true });
+  let failed = false;
+  let open: { name: string; depth: number; start: number; text: string; cdata: boolean; plain: boolean } | null = null;
+  let depth = 0;
+  const local = (name: string) => name.slice(name.indexOf(':') + 1);
+  parser.on('doctype', () => (failed = true));
+  parser.on('error', () => (failed = true));
+  parser.on('opentag', (tag) => {
+    depth += 1;
+    const name = local(tag.name);
+    if (open) open.plain = false;
+    else if (names.has(name) && !tag.isSelfClosing)
+      open = { name, depth, start: parser.position, text: '', cdata: false, plain: true };
+    const wanted = addressAttributes[name];
+    const value = wanted === undefined ? undefined : tag.attributes[wanted];
+    if (typeof value === 'string' && wanted !== undefined) {
+      const from = xml.lastIndexOf('<', parser.position - 1);
+      const place = new RegExp(`\\s${wanted}\\s*=\\s*(["'])([\\s\\S]*?)\\1`).exec(xml.slice(from, parser.position));
+      if (place) {
+        const start = from + place.index + place[0].length - 1 - (place[2]?.length ?? 0);
+        spans.push({ form: 'address', start, end: start + (place[2]?.length ?? 0), text: `<a href="${escapeAttribute(value)}"></a>` });
+      }
+    }
+  });
+  parser.on('text', (text) => {
+    if (open) open.text += text;
+  });
+  parser.on('cdata', (text) => {
+    if (open) {
+      open.text += text;
+      open.cdata = true;
+    }
+  });
+  parser.on('closetag', () => {
+    if (open && open.depth === depth) {
+      const end = xml.lastIndexOf('</', parser.position - 1);
+      if (open.plain) spans.push({ form: open.cdata ? 'cdata' : 'text', start: open.start, end, text: open.text });
+      open = null;
+    }
+    depth -= 1;
+  });
+  try {
+    parser.write(xml).close();
+  } catch {
+    return null;
+  }
+  return failed ? null : spans;
+}
+
+/** Puts changed texts back into the XML they came from; every other character stays. */
+export function replaceSpans(xml: string, spans: readonly BodySpan[], texts: readonly string[]): string {
+  let made = xml;
+  for (let i = spans.length - 1; i >= 0; i -= 1) {
+    const span = spans[i]!;
+    const text = texts[i];
+    if (text === undefined || text === span.text) continue;
+    made = made.slice(0, span.start) + spell(span, text) + made.slice(span.end);
+  }
+  return made;
+}
+
+function spell(span: BodySpan, text: string): string {
+  switch (span.form) {
+    case 'text':
+      return escapeText(text);
+    case 'cdata':
+      return `<![CDATA[${text.replace(/]]>/g, ']]]]><![CDATA[>')}]]>`;
+    case 'address':
+      return escapeAttribute(scanHtml(text).addresses[0]?.value ?? '').replace(/'/g, '&#39;');
+  }
+}

@@ -1,0 +1,288 @@
+import { emptyShell } from '@/core/shell/empty-shell';
+import type { Content, ContentKind, Item, PackageEntry, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
+import { contentId, filePath, itemRef, outsideRef, shellRef, type ContentId, type FilePath, type ItemRef, type Sha256 } from '@/core/shell/refs';
+import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { indexPaths, type PathIndex } from '@/core/links/package-paths';
+import type { Archive } from '../archive/read-archive';
+import { decodeText } from '../archive/decode-text';
+import { defaultLimits } from '../archive/limits';
+import { readBody } from './read-body';
+import { readManifest, type Manifest, type ManifestItem, type ManifestResource } from './read-manifest';
+import { contentKindOf, holdsLinks, mediaTypeOf } from './resource-types';
+
+export interface CartridgeReading {
+  readonly shell: Shell;
+  readonly notes: readonly IntakeNote[];
+  /** Items without content and children whose kind the package leaves open: module or heading. */
+  readonly openKinds: ReadonlySet<ItemRef>;
+  /** The bytes of our own state file, where the package has one. */
+  readonly stateFile: Buffer | null;
+}
+export interface ReadOptions {
+  readonly onProgress?: (bytesDone: number, bytesTotal: number) => void;
+  /** Gets every entry's bytes as they are read, block by block; called before `stored` tells the hash. */
+  readonly sink?: { begin(path: FilePath): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void } };
+}
+
+export const stateFilePath = filePath('currycomb/shell-state.json');
+export const stateResourceType = 'currycomb/shell-state';
+
+interface EntryInfo {
+  readonly bytes: number;
+  readonly sha256: Sha256;
+  readonly text: string | null;
+}
+
+/** Reads a package into a shell. Whatever is not understood is carried along and named in the notes. */
+export async function readCartridge(archive: Archive, options: ReadOptions = {}): Promise<Result<CartridgeReading>> {
+  const manifestEntry = archive.entries.find((e) => e.path === 'imsmanifest.xml');
+  if (!manifestEntry) {
+    const nested = archive.entries.find((e) => e.path.endsWith('/imsmanifest.xml'));
+    return bad(
+      'no-manifest',
+      nested
+        ? `The package has its imsmanifest.xml in a folder (${nested.path}) and not at the top; zip the contents of that folder.`
+        : 'The package has no imsmanifest.xml, so it is no course package; export the course as a Common Cartridge.',
+    );
+  }
+  const manifestBytes = archive.read(manifestEntry.path);
+  if (!manifestBytes.ok) return manifestBytes;
+  const manifest = readManifest(decodeText(manifestBytes.value).text);
+  if (!manifest.ok) return manifest;
+  const notes: IntakeNote[] = [...archive.notes, ...manifest.value.notes];
+  const entries = await readEntries(archive, options, notes);
+  return good(new CartridgeBuilder(manifest.value, entries, notes, archive).build());
+}
+
+async function readEntries(archive: Archive, options: ReadOptions, notes: IntakeNote[]): Promise<Map<FilePath, EntryInfo>> {
+  const found = new Map<FilePath, EntryInfo>();
+  const total = archive.entries.reduce((n, e) => n + e.bytes, 0);
+  let done = 0;
+  for (const entry of archive.entries) {
+    const wantsText = holdsLinks(entry.path) && entry.bytes <= defaultLimits.textBytes;
+    const blocks: Buffer[] = [];
+    const sink = options.sink?.begin(entry.path);
+    const hashed = await archive.hash(entry.path, (block) => {
+      if (wantsText) blocks.push(block);
+      sink?.write(block);
+    });
+    done += entry.bytes;
+    options.onProgress?.(done, total);
+    if (!hashed.ok) {
+      sink?.abandon();
+      notes.push({ code: hashed.trouble.code, message: 'is damaged in the archive and is left out', where: entry.path });
+      continue;
+    }
+    sink?.done(hashed.value);
+    const text = wantsText ? decodeText(blocks.length === 1 ? blocks[0]! : Buffer.concat(blocks)).text : null;
+    found.set(entry.path, { bytes: entry.bytes, sha256: hashed.value, text });
+  }
+  return found;
+}
+
+class CartridgeBuilder {
+  readonly items: Item[] = [];
+  readonly contents: Content[] = [];
+  readonly files: ShellFile[] = [];
+  readonly banks: QuestionBank[] = [];
+  readonly openKinds = new Set<ItemRef>();
+  readonly byId = new Map<ContentId, Content>();
+  readonly filePaths = new Set<FilePath>();
+  readonly paths: PathIndex;
+
+  constructor(
+    readonly manifest: Manifest,
+    readonly entries: Map<FilePath, EntryInfo>,
+    readonly notes: IntakeNote[],
+    readonly archive: Archive,
+  ) {
+    this.paths = indexPaths(entries.keys());
+  }
+
+  build(): CartridgeReading {
+    const state = this.archive.entries.some((e) => e.path === stateFilePath) ? this.archive.read(stateFilePath) : null;
+    for (const resource of this.manifest.resources) if (resource.type !== stateResourceType) this.addResource(resource);
+    for (const content of this.contents)
+      for (const dependency of content.dependencies)
+        if (!this.byId.has(dependency)) this.note('missing-resource', `depends on the resource ${dependency}, which is not in the manifest`, content.id);
+    this.addItems(this.manifest.items, null);
+    this.addOutside();
+    const { manifest } = this;
+    const shell: Shell = {
+      ...emptyShell,
+      ref: shellRef(manifest.identifier),
+      title: manifest.title,
+      items: this.items,
+      contents: this.contents,
+      files: this.files,
+      entries: this.otherEntries(),
+      banks: this.banks,
+      frame: {
+        format: manifest.format,
+        version: manifest.version,
+        metadataXml: manifest.metadataXml,
+        organizationId: manifest.organizationId,
+        rootItemId: manifest.rootItemId,
+        prefixes: manifest.prefixes,
+        extraXml: manifest.extraXml,
+      },
+    };
+    return { shell, notes: this.notes, openKinds: this.openKinds, stateFile: state?.ok ? state.value : null };
+  }
+
+  note(code: string, message: string, where: string): void {
+    this.notes.push({ code, message, where });
+  }
+
+  /** The package's own spelling of a path that the manifest names. */
+  locate(path: string, resource: string): FilePath | null {
+    const found = this.paths.find(path);
+    if (!found) this.note('missing-file', `the manifest names the file “${path}”, which is not in the package`, resource);
+    return found;
+  }
+
+  addResource(resource: ManifestResource): void {
+    const id = contentId(resource.identifier);
+    const kind = contentKindOf(resource.type, resource.href ?? resource.files[0] ?? null);
+    const named = [...new Set([...(resource.href === null ? [] : [resource.href]), ...resource.files])];
+    const present = named.map((p) => this.locate(p, resource.identifier)).filter((p) => p !== null);
+    const files = [...new Set(present)];
+    const href = resource.href === null ? null : this.paths.find(resource.href);
+    const main = href ?? files[0] ?? null;
+    const body = this.body(kind, main, resource.identifier);
+    const content: Content = {
+      id,
+      kind,
+      type: resource.type,
+      href,
+      files,
+      dependencies: [...new Set(resource.dependencies)].map(contentId),
+      intendedUse: resource.intendedUse,
+      staffOnly: resource.staffOnly,
+      texts: body?.texts ?? [],
+      textPath: body && body.texts.length > 0 ? main : null,
+      target: body?.target ?? null,
+      title: body?.title ?? '',
+      points: body?.points ?? null,
+      answerKey: body?.answerKey ?? '',
+      bankIdent: body?.bankIdent ?? null,
+      bankRefs: body?.bankRefs ?? [],
+      attributes: resource.attributes,
+      extraXml: resource.extraXml,
+    };
+    this.contents.push(content);
+    this.byId.set(id, content);
+    if (kind === 'other') this.note('carried-through', `a resource of the type “${resource.type}” is not read; it is kept as it is and counts as in use`, resource.identifier);
+    if (kind === 'bank') this.banks.push({ ref: outsideRef(id), title: content.title || id, content: id });
+    if (resource.type.toLowerCase() === 'webcontent') for (const path of files) if (!(kind === 'page' && path === main)) this.addFile(path, id);
+  }
+
+  addFile(path: FilePath, content: ContentId): void {
+    const info = this.entries.get(path)!;
+    if (this.filePaths.has(path)) return;
+    this.filePaths.add(path);
+    const mediaType = mediaTypeOf(path);
+    const text = /^(text\/(html|css)|application\/xhtml\+xml|image\/svg\+xml)$/.test(mediaType) ? info.text : null;
+    this.files.push({ path, content, bytes: info.bytes, sha256: info.sha256, mediaType, readableBy: null, created: null, modified: null, batch: null, text });
+  }
+
+  body(kind: ContentKind, main: FilePath | null, resource: string) {
+    if (main === null || kind === 'file' || kind === 'other') return null;
+    const text = this.entries.get(main)?.text ?? null;
+    if (text === null) return null;
+    const body = readBody(kind, text);
+    if (!body.ok) this.note(`body-${body.trouble.code}`, `${main} ${body.trouble.message}; it is kept as it is`, resource);
+    return body.ok ? body.value : null;
+  }
+
+  addItems(items: readonly ManifestItem[], parent: ItemRef | null): void {
+    items.forEach((one, index) => {
+      const content = one.resource === null ? null : (this.byId.get(contentId(one.resource)) ?? null);
+      if (one.resource !== null && !content) this.note('missing-resource', `shows the resource ${one.resource}, which is not in the manifest`, one.identifier);
+      const ref = itemRef(one.identifier);
+      const childless = one.children.length === 0;
+      if (!content && childless) this.openKinds.add(ref);
+      this.items.push({
+        ...blankItem,
+        ref,
+        kind: content && childless ? itemKindOf(content.kind) : !content && childless ? this.openKind(items, index) : 'module',
+        title: one.title,
+        placed: true,
+        parent,
+        content: content?.id ?? null,
+        shown: one.shown,
+        staffOnly: one.staffOnly || (content?.staffOnly ?? false),
+        points: null,
+        extraXml: one.extraXml,
+      });
+      this.addItems(one.children, ref);
+    });
+  }
+
+  /** A heading where the next sibling that is more than a bare title has content of its own, else a module. */
+  openKind(siblings: readonly ManifestItem[], index: number): 'heading' | 'module' {
+    const next = siblings.slice(index + 1).find((s) => s.resource !== null || s.children.length > 0);
+    return next !== undefined && next.resource !== null ? 'heading' : 'module';
+  }
+
+  addOutside(): void {
+    const placed = new Set(this.items.map((i) => i.content));
+    for (const content of this.contents) {
+      if (placed.has(content.id) || content.kind === 'file' || content.kind === 'bank' || content.kind === 'other') continue;
+      const name = content.href?.slice(content.href.lastIndexOf('/') + 1) ?? content.id;
+      this.items.push({
+        ...blankItem,
+        ref: outsideRef(content.id),
+        kind: itemKindOf(content.kind),
+        title: content.title || name,
+        content: content.id,
+        staffOnly: content.staffOnly,
+      });
+    }
+  }
+
+  otherEntries(): PackageEntry[] {
+    const fileNames = new Set(this.files.map((f) => f.path));
+    const listed = new Set(this.contents.flatMap((c) => c.files));
+    const own = new Set(this.contents.filter((c) => c.textPath || c.target !== null).map((c) => c.textPath ?? c.href ?? c.files[0]));
+    const entries: PackageEntry[] = [];
+    for (const [path, info] of this.entries) {
+      if (fileNames.has(path) || path === 'imsmanifest.xml' || path === stateFilePath) continue;
+      if (!listed.has(path)) this.note('not-in-manifest', 'is in the package and not in its manifest; it is kept as it is and counts as in use', path);
+      // A text that a reader understood lives in its content; only what nobody read is searched for links here.
+      const unread = listed.has(path) ? !own.has(path) : !isPlainSchema(path);
+      entries.push({ path, bytes: info.bytes, sha256: info.sha256, text: unread ? info.text : null });
+    }
+    return entries;
+  }
+}
+
+const isPlainSchema = (path: string): boolean => /\.(xsd|dtd)$/i.test(path);
+
+export const blankItem: Item = {
+  ref: itemRef(''),
+  kind: 'page',
+  title: '',
+  placed: false,
+  parent: null,
+  content: null,
+  shown: null,
+  opens: null,
+  closes: null,
+  due: null,
+  requires: [],
+  points: null,
+  gradeCategory: null,
+  gradeColumn: null,
+  created: null,
+  modified: null,
+  batch: null,
+  studentWork: null,
+  groups: [],
+  staffOnly: false,
+  extraXml: [],
+};
+
+function itemKindOf(kind: ContentKind): Item['kind'] {
+  return kind === 'bank' ? 'other' : kind;
+}

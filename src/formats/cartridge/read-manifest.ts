@@ -1,0 +1,199 @@
+import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { decodePath } from '@/core/links/package-paths';
+import { removeDotSegments } from '@/core/links/resolve-reference';
+import { attribute, childNamed, childrenNamed, descendantsNamed, elementsOf, parseXml, textOf, writeXml, type XmlElement } from '../xml/parse-xml';
+
+export interface ManifestItem {
+  readonly identifier: string;
+  readonly title: string;
+  readonly resource: string | null;
+  readonly shown: boolean | null;
+  readonly staffOnly: boolean;
+  readonly children: readonly ManifestItem[];
+  readonly extraXml: readonly string[];
+}
+export interface ManifestResource {
+  readonly identifier: string;
+  readonly type: string;
+  readonly href: string | null;
+  readonly files: readonly string[];
+  readonly dependencies: readonly string[];
+  readonly intendedUse: string | null;
+  readonly staffOnly: boolean;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly extraXml: readonly string[];
+}
+export interface Manifest {
+  readonly identifier: string;
+  readonly format: 'common-cartridge' | 'content-packaging';
+  readonly version: string;
+  readonly title: string;
+  readonly items: readonly ManifestItem[];
+  readonly resources: readonly ManifestResource[];
+  readonly metadataXml: readonly string[];
+  readonly organizationId: string;
+  readonly rootItemId: string | null;
+  readonly prefixes: Readonly<Record<string, string>>;
+  readonly extraXml: readonly string[];
+  readonly notes: readonly IntakeNote[];
+}
+
+
+/**
+ * Reads imsmanifest.xml: Common Cartridge 1.0 to 1.4 or Content Packaging 1.1.
+ * Missing and repeated identifiers are mended and reported; a document type, a sub-manifest or broken XML is trouble.
+ */
+export function readManifest(xml: string): Result<Manifest> {
+  const parsed = parseXml(xml);
+  if (!parsed.ok)
+    return bad(
+      `manifest-${parsed.trouble.code}`,
+      `imsmanifest.xml ${parsed.trouble.message}. Export the package again, or ask whoever made it.`,
+    );
+  const root = parsed.value;
+  if (root.local !== 'manifest') return bad('no-manifest-element', `imsmanifest.xml begins with <${root.local}> where a manifest is expected; this is no course package.`);
+  if (childNamed(root, 'manifest')) return bad('sub-manifest', 'imsmanifest.xml holds a manifest inside the manifest, which is not read; export each part on its own.');
+  return good(new ManifestReader(root).read());
+}
+
+class ManifestReader {
+  readonly notes: IntakeNote[] = [];
+  readonly prefixes: Record<string, string> = {};
+  readonly seen = new Set<string>();
+  itemNumber = 0;
+
+  constructor(readonly root: XmlElement) {}
+
+  read(): Manifest {
+    const metadata = childNamed(this.root, 'metadata');
+    const resourcesElement = childNamed(this.root, 'resources');
+    const resources = (resourcesElement ? childrenNamed(resourcesElement, 'resource') : []).map((e, i) => this.resource(e, i));
+    const organizations = childNamed(this.root, 'organizations');
+    const list = organizations ? childrenNamed(organizations, 'organization') : [];
+    const wanted = organizations ? attribute(organizations, 'default') : null;
+    const organization = list.find((o) => attribute(o, 'identifier') === wanted) ?? list[0];
+    if (list.length > 1) this.note('several-organizations', `holds ${list.length} outlines; the default one is read`, 'organizations');
+    const top = organization ? childrenNamed(organization, 'item') : [];
+    const wrapper = top.length === 1 && top[0] && isUntitledRoot(top[0]) ? top[0] : null;
+    const items = (wrapper ? childrenNamed(wrapper, 'item') : top).map((e) => this.item(e));
+    const schema = textOf(metadata && childNamed(metadata, 'schema')).trim();
+    const cartridge = /common cartridge/i.test(schema) || this.root.uri.includes('imscc');
+    return {
+      identifier: attribute(this.root, 'identifier') ?? 'manifest',
+      format: cartridge ? 'common-cartridge' : 'content-packaging',
+      version: textOf(metadata && childNamed(metadata, 'schemaversion')).trim() || (cartridge ? '1.0.0' : '1.1'),
+      title: titleOf(metadata) || textOf(organization && childNamed(organization, 'title')).trim(),
+      items,
+      resources,
+      metadataXml: (metadata ? elementsOf(metadata) : []).filter((e) => e.local !== 'schema' && e.local !== 'schemaversion').map((e) => this.raw(e)),
+      organizationId: (organization && attribute(organization, 'identifier')) || 'outline',
+      rootItemId: wrapper ? (attribute(wrapper, 'identifier') ?? 'outline-root') : null,
+      prefixes: this.prefixes,
+      extraXml: elementsOf(this.root).filter((e) => !['metadata', 'organizations', 'resources'].includes(e.local)).map((e) => this.raw(e)),
+      notes: this.notes,
+    };
+  }
+
+  note(code: string, message: string, where: string): void {
+    this.notes.push({ code, message, where });
+  }
+
+  /** Writes a fragment with prefixes that the written manifest declares at its root. */
+  raw(element: XmlElement): string {
+    return writeXml(element, (uri, asked) => {
+      if (uri === this.root.uri || uri === '') return '';
+      const known = Object.entries(this.prefixes).find(([, u]) => u === uri);
+      if (known) return known[0];
+      let prefix = asked || 'ext';
+      for (let n = 2; prefix in this.prefixes; n += 1) prefix = `${asked || 'ext'}${n}`;
+      this.prefixes[prefix] = uri;
+      return prefix;
+    });
+  }
+
+  identifier(element: XmlElement, fallback: string, what: string): string {
+    const given = attribute(element, 'identifier');
+    if (!given) {
+      this.note('missing-identifier', `${what} without an identifier; it is called ${fallback}`, `imsmanifest.xml, line ${element.line}`);
+      return fallback;
+    }
+    let name = given;
+    for (let n = 2; this.seen.has(`${what} ${name}`); n += 1) name = `${given}~${n}`;
+    if (name !== given) this.note('identifier-twice', `the identifier ${given} stands twice; the second is called ${name}`, `imsmanifest.xml, line ${element.line}`);
+    this.seen.add(`${what} ${name}`);
+    return name;
+  }
+
+  item(element: XmlElement): ManifestItem {
+    this.itemNumber += 1;
+    const identifier = this.identifier(element, `item~${this.itemNumber}`, 'item');
+    const visible = attribute(element, 'isvisible');
+    const title = textOf(childNamed(element, 'title')).replace(/\s+/g, ' ').trim();
+    const own = elementsOf(element).filter((e) => e.local !== 'title' && e.local !== 'item');
+    return {
+      identifier,
+      title: title || '(untitled)',
+      resource: attribute(element, 'identifierref') || null,
+      shown: visible === null ? null : !/^(false|0)$/i.test(visible.trim()),
+      staffOnly: own.some(isForInstructors),
+      children: childrenNamed(element, 'item').map((e) => this.item(e)),
+      extraXml: own.map((e) => this.raw(e)),
+    };
+  }
+
+  resource(element: XmlElement, index: number): ManifestResource {
+    const base = [attribute(childNamed(this.root, 'resources') ?? this.root, 'base'), xmlBase(element)].filter(Boolean).join('');
+    const path = (href: string | null) => (href === null ? null : packagePath(base + href));
+    const intended = ['schema', 'variant'];
+    return {
+      identifier: this.identifier(element, `resource~${index + 1}`, 'resource'),
+      type: attribute(element, 'type') ?? '',
+      href: path(attribute(element, 'href')),
+      files: childrenNamed(element, 'file').map((f) => path(attribute(f, 'href')) ?? '').filter((p) => p !== ''),
+      dependencies: childrenNamed(element, 'dependency').map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== ''),
+      intendedUse: attribute(element, 'intendeduse'),
+      staffOnly: elementsOf(element).some(isForInstructors),
+      attributes: Object.fromEntries(
+        element.attributes
+          .filter((a) => a.prefix === '' && !['identifier', 'type', 'href', 'intendeduse', ...intended].includes(a.local))
+          .map((a) => [a.local, a.value]),
+      ),
+      extraXml: elementsOf(element).filter((e) => e.local !== 'file' && e.local !== 'dependency').map((e) => this.raw(e)),
+    };
+  }
+}
+
+const xmlBase = (element: XmlElement): string | null => element.attributes.find((a) => a.prefix === 'xml' && a.local === 'base')?.value ?? null;
+
+/** The path that a manifest's href names; one that leaves the package keeps its spelling and so is found nowhere. */
+function packagePath(href: string): string {
+  const plain = href.replace(/\\/g, '/').replace(/[?#].*$/, '');
+  if (/^[a-z][a-z0-9+.-]*:|^\//i.test(plain)) return plain;
+  const folders = decodePath(plain).split('/');
+  let depth = 0;
+  for (const part of folders) if ((depth += part === '..' ? -1 : part === '.' || part === '' ? 0 : 1) < 0) return plain;
+  return removeDotSegments(`/${plain}`).slice(1);
+}
+
+function isUntitledRoot(element: XmlElement): boolean {
+  return !textOf(childNamed(element, 'title')).trim() && !attribute(element, 'identifierref') && childrenNamed(element, 'item').length > 0;
+}
+
+/** LOM 1.0 (IEEE 1484.12.3): educational / intendedEndUserRole with the value Instructor and no Learner or Mentor. */
+function isForInstructors(element: XmlElement): boolean {
+  if (element.local !== 'metadata') return false;
+  const roles: string[] = [];
+  for (const role of descendantsNamed(element, 'intendedEndUserRole')) roles.push(textOf(childNamed(role, 'value')).trim().toLowerCase());
+  return roles.length > 0 && roles.every((r) => r === 'instructor' || r === 'teacher');
+}
+
+function titleOf(metadata: XmlElement | undefined): string {
+  if (!metadata) return '';
+  for (const general of descendantsNamed(metadata, 'general')) {
+    const title = childNamed(general, 'title');
+    const text = textOf(title && (childNamed(title, 'string') ?? childNamed(title, 'langstring') ?? title)).replace(/\s+/g, ' ').trim();
+    if (text) return text;
+  }
+  return '';
+}
+

@@ -1,0 +1,118 @@
+import type { Item, ItemKind, Shell, ShellFile } from '@/core/shell/model';
+import { groupRef, itemRef, writtenRef } from '@/core/shell/refs';
+import { bad, good, type Result } from '@/core/shell/result';
+import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import { stateSchema, type ShellState } from './state-schema';
+
+type ItemState = ShellState['items'][string];
+const known = <T>(value: T | null | undefined): T | undefined => value ?? undefined;
+const some = <T>(list: readonly T[]): T[] | undefined => (list.length ? [...list] : undefined);
+
+/** The state file of a shell: equal shells give equal bytes, since no time of writing and no id of a run is in it. */
+export function writeState(shell: Shell): string {
+  const items: Record<string, ItemState> = {};
+  for (const item of shell.items) {
+    const state: ItemState = {
+      // Only what the package leaves open: a bare title's kind, an announcement, a home page.
+      kind: item.content === null || item.kind === 'announcement' || item.kind === 'home-page' ? item.kind : undefined,
+      shown: known(item.shown),
+      opens: known(item.opens),
+      closes: known(item.closes),
+      due: known(item.due),
+      requires: some(item.requires),
+      points: known(item.points),
+      gradeCategory: known(item.gradeCategory),
+      gradeColumn: known(item.gradeColumn),
+      created: known(item.created),
+      modified: known(item.modified),
+      batch: known(item.batch),
+      studentWork: known(item.studentWork),
+      groups: some(item.groups),
+    };
+    if (Object.values(state).some((v) => v !== undefined)) items[writtenRef(item.ref)] = state;
+  }
+  const files: ShellState['files'] = {};
+  for (const file of shell.files) {
+    const state = { readableBy: known(file.readableBy), created: known(file.created), modified: known(file.modified), batch: known(file.batch) };
+    if (Object.values(state).some((v) => v !== undefined)) files[file.path] = state;
+  }
+  const state: ShellState = {
+    schema: 'currycomb.shell-state/1',
+    code: shell.code,
+    timeZone: shell.timeZone,
+    term: shell.term,
+    previousTerm: shell.previousTerm,
+    noClassDays: [...shell.noClassDays],
+    items,
+    files,
+    homePages: shell.homePages.map((h) => ({ ...h })),
+    banks: shell.banks.filter((b) => b.content === null).map(({ ref, title }) => ({ ref, title })),
+    groups: shell.groups.map((g) => ({ ...g })),
+    enrolments: { ...shell.enrolments },
+  };
+  return `${JSON.stringify(state, null, 1)}\n`;
+}
+
+export function readState(bytes: Uint8Array): Result<ShellState> {
+  try {
+    const parsed = stateSchema.safeParse(JSON.parse(new TextDecoder().decode(bytes)));
+    return parsed.success ? good(parsed.data) : bad('state-unreadable', `does not fit its schema (${parsed.error.issues[0]?.path.join('.')})`);
+  } catch {
+    return bad('state-unreadable', 'is not readable as JSON');
+  }
+}
+
+/** Brings a state file's knowledge into the shell that was read from the same package. */
+export function applyState(shell: Shell, state: ShellState): Shell {
+  const items = shell.items.map((item): Item => {
+    const own = state.items[item.ref];
+    if (!own) return item;
+    const moment = (value: string | undefined, other: LocalDateTime | null) => (value ?? other) as LocalDateTime | null;
+    return {
+      ...item,
+      kind: own.kind !== undefined && fits(item, own.kind) ? own.kind : item.kind,
+      shown: own.shown ?? item.shown,
+      opens: moment(own.opens, item.opens),
+      closes: moment(own.closes, item.closes),
+      due: moment(own.due, item.due),
+      requires: own.requires?.map(itemRef) ?? item.requires,
+      points: own.points ?? item.points,
+      gradeCategory: own.gradeCategory ?? item.gradeCategory,
+      gradeColumn: own.gradeColumn ?? item.gradeColumn,
+      created: moment(own.created, item.created),
+      modified: moment(own.modified, item.modified),
+      batch: own.batch ?? item.batch,
+      studentWork: own.studentWork ?? item.studentWork,
+      groups: own.groups?.map(groupRef) ?? item.groups,
+    };
+  });
+  const files = shell.files.map((file): ShellFile => {
+    const own = state.files[file.path];
+    if (!own) return file;
+    return {
+      ...file,
+      readableBy: own.readableBy ?? file.readableBy,
+      created: (own.created ?? file.created) as LocalDateTime | null,
+      modified: (own.modified ?? file.modified) as LocalDateTime | null,
+      batch: own.batch ?? file.batch,
+    };
+  });
+  const refs = new Set<string>(items.map((i) => i.ref));
+  return {
+    ...shell,
+    code: state.code,
+    timeZone: state.timeZone,
+    term: state.term as Shell['term'],
+    previousTerm: state.previousTerm as Shell['previousTerm'],
+    noClassDays: state.noClassDays as LocalDate[],
+    items,
+    files,
+    homePages: state.homePages.filter((h) => refs.has(h.ref)).map((h) => ({ ...h, ref: itemRef(h.ref) })),
+    banks: [...shell.banks, ...state.banks.map((b) => ({ ref: itemRef(b.ref), title: b.title, content: null }))],
+    groups: state.groups.map((g) => ({ ref: groupRef(g.ref), title: g.title })),
+    enrolments: state.enrolments,
+  };
+}
+
+const fits = (item: Item, kind: ItemKind): boolean =>
+  item.content === null ? kind === 'module' || kind === 'heading' : kind === 'announcement' || kind === 'home-page' || kind === 'module';

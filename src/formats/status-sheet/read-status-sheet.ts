@@ -1,0 +1,42 @@
+import { parse } from 'csv-parse/sync';
+import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { statusColumns, type StatusColumn } from './columns';
+
+export interface StatusRow {
+  /** 1 for the first row below the header. */
+  readonly row: number;
+  readonly cells: Readonly<Partial<Record<StatusColumn, string>>>;
+}
+export interface StatusSheet {
+  readonly rows: readonly StatusRow[];
+  readonly notes: readonly IntakeNote[];
+}
+
+/** Reads a status sheet (CSV, RFC 4180; UTF-8 with or without byte-order mark). An empty cell means "not known". */
+export function readStatusSheet(text: string, name: string): Result<StatusSheet> {
+  let table: string[][];
+  try {
+    table = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true }) as string[][];
+  } catch (error) {
+    const at = (error as { lines?: number }).lines;
+    return bad('sheet-unreadable', `“${name}” is not a readable CSV file${at ? ` (line ${at}: a quotation mark is missing or misplaced)` : ''}; save the sheet as CSV once more.`);
+  }
+  const header = (table[0] ?? []).map((cell) => cell.trim().toLowerCase());
+  const known = header.map((cell) => statusColumns.find((c) => c === cell) ?? null);
+  if (!known.includes('ref') && !known.includes('title'))
+    return bad('sheet-without-ref', `“${name}” has neither a column “ref” nor a column “title” in its first row, so no row can be matched; see docs/status-sheet.md.`);
+  const notes: IntakeNote[] = [];
+  header.forEach((cell, i) => {
+    if (known[i] === null && cell !== '') notes.push({ code: 'unknown-column', message: `the column “${cell}” is not known and is left alone`, where: name });
+  });
+  const rows = table.slice(1).map((line, i) => {
+    const cells: Partial<Record<StatusColumn, string>> = {};
+    known.forEach((column, k) => {
+      // Our own writer marks a cell that a spreadsheet would take for a formula with an apostrophe.
+      const value = (line[k] ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '');
+      if (column !== null && value !== '' && cells[column] === undefined) cells[column] = value;
+    });
+    return { row: i + 1, cells };
+  });
+  return good({ rows: rows.filter((r) => Object.keys(r.cells).length > 0), notes });
+}

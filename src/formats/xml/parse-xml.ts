@@ -1,0 +1,99 @@
+import { SaxesParser } from 'saxes';
+import { bad, good, type Result } from '@/core/shell/result';
+
+export interface XmlAttribute {
+  readonly name: string;
+  readonly local: string;
+  readonly prefix: string;
+  readonly uri: string;
+  readonly value: string;
+}
+export interface XmlElement {
+  readonly local: string;
+  readonly prefix: string;
+  readonly uri: string;
+  readonly attributes: readonly XmlAttribute[];
+  readonly children: readonly (XmlElement | string)[];
+  /** Namespace declarations made on this element, prefix to URI. */
+  readonly declared: Readonly<Record<string, string>>;
+  readonly line: number;
+}
+
+interface Building extends XmlElement {
+  readonly children: (XmlElement | string)[];
+}
+
+/** Parses XML with namespaces (W3C XML 1.0, Namespaces 1.0). A document type is refused: nothing in it is ever expanded. */
+export function parseXml(text: string): Result<XmlElement> {
+  const parser = new SaxesParser({ xmlns: true, position: true });
+  const stack: Building[] = [];
+  let root: XmlElement | null = null;
+  let trouble: { code: string; message: string } | null = null;
+  parser.on('doctype', () => {
+    trouble ??= { code: 'document-type', message: 'has a document type, which is not allowed here' };
+  });
+  parser.on('error', (error) => {
+    trouble ??= { code: 'not-well-formed', message: `is not well-formed XML (line ${parser.line}): ${error.message.replace(/^\d+:\d+:\s*/, '')}` };
+  });
+  parser.on('opentag', (tag) => {
+    const element: Building = {
+      local: tag.local,
+      prefix: tag.prefix,
+      uri: tag.uri,
+      declared: { ...tag.ns },
+      attributes: Object.values(tag.attributes)
+        .filter((a) => a.prefix !== 'xmlns' && a.name !== 'xmlns')
+        .map((a) => ({ name: a.name, local: a.local, prefix: a.prefix, uri: a.uri, value: a.value })),
+      children: [],
+      line: parser.line,
+    };
+    stack.at(-1)?.children.push(element);
+    root ??= element;
+    stack.push(element);
+  });
+  parser.on('closetag', () => void stack.pop());
+  const addText = (t: string) => void stack.at(-1)?.children.push(t);
+  parser.on('text', addText);
+  parser.on('cdata', addText);
+  try {
+    parser.write(text.replace(/^\ufeff/, '')).close();
+  } catch (error) {
+    trouble ??= { code: 'not-well-formed', message: error instanceof Error ? error.message : 'is not well-formed XML' };
+  }
+  const found = trouble as { code: string; message: string } | null;
+  if (found) return bad(found.code, found.message);
+  return root ? good(root) : bad('not-well-formed', 'holds no XML element');
+}
+
+export const elementsOf = (element: XmlElement): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string');
+export const childNamed = (element: XmlElement, local: string): XmlElement | undefined => elementsOf(element).find((c) => c.local === local);
+export const childrenNamed = (element: XmlElement, local: string): XmlElement[] => elementsOf(element).filter((c) => c.local === local);
+export const attribute = (element: XmlElement, local: string): string | null =>
+  element.attributes.find((a) => a.local === local && a.prefix !== 'xml')?.value ?? null;
+export const textOf = (element: XmlElement | undefined): string =>
+  element ? element.children.map((c) => (typeof c === 'string' ? c : textOf(c))).join('') : '';
+/** Every element below, in document order. */
+export function* descendantsNamed(element: XmlElement, local: string): Generator<XmlElement> {
+  for (const child of elementsOf(element)) {
+    if (child.local === local) yield child;
+    yield* descendantsNamed(child, local);
+  }
+}
+
+export const escapeText = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/\r/g, '&#13;');
+export const escapeAttribute = (text: string): string => escapeText(text).replace(/"/g, '&quot;').replace(/\n/g, '&#10;').replace(/\t/g, '&#9;');
+
+/**
+ * Writes an element back. Namespaces are mapped by `prefixFor`: it gives each URI the prefix that the new document
+ * declares for it, empty for the document's own.
+ */
+export function writeXml(element: XmlElement, prefixFor: (uri: string, asked: string) => string): string {
+  const named = (prefix: string, local: string) => (prefix ? `${prefix}:${local}` : local);
+  const tag = named(prefixFor(element.uri, element.prefix), element.local);
+  const attributes = element.attributes.map((a) => {
+    const prefix = a.prefix === '' || a.prefix === 'xml' ? a.prefix : prefixFor(a.uri, a.prefix);
+    return ` ${named(prefix, a.local)}="${escapeAttribute(a.value)}"`;
+  });
+  const inner = element.children.map((c) => (typeof c === 'string' ? escapeText(c) : writeXml(c, prefixFor))).join('');
+  return inner === '' ? `<${tag}${attributes.join('')}/>` : `<${tag}${attributes.join('')}>${inner}</${tag}>`;
+}

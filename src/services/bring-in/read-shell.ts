@@ -1,0 +1,126 @@
+import { readFileSync } from 'node:fs';
+import type { Shell, Term } from '@/core/shell/model';
+import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { isTimeZone } from '@/core/time/zones';
+import { decodeText } from '@/formats/archive/decode-text';
+import { openArchive, type Archive } from '@/formats/archive/read-archive';
+import { readCartridge, stateFilePath, type ReadOptions } from '@/formats/cartridge/read-cartridge';
+import { readCalendar } from '@/formats/icalendar/read-calendar';
+import { applyState, readState } from '@/formats/state-file/shell-state';
+import type { ShellState } from '@/formats/state-file/state-schema';
+import { applyStatusSheet } from '@/formats/status-sheet/apply-status-sheet';
+import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
+import type { InputFile, ShellInputs } from './shell-inputs';
+
+export interface ShellReading {
+  readonly shell: Shell;
+  readonly intake: readonly IntakeNote[];
+}
+
+/**
+ * Reads a shell from its package and side files. Where they disagree, what was said comes first, then the status sheet,
+ * our state file, the package. The archive stays open for whoever writes the package again; `close` it.
+ */
+export async function readShell(inputs: ShellInputs, options: ReadOptions = {}): Promise<Result<ShellReading & { readonly archive: Archive }>> {
+  const problem = checkFlags(inputs);
+  if (problem) return problem;
+  const archive = await openArchive(inputs.package.path);
+  if (!archive.ok) return archive;
+  const reading = await readParts(inputs, archive.value, options);
+  if (!reading.ok) {
+    archive.value.close();
+    return reading;
+  }
+  return good({ ...reading.value, archive: archive.value });
+}
+
+function checkFlags(inputs: ShellInputs): Result<never> | null {
+  if (inputs.timeZone !== undefined && !isTimeZone(inputs.timeZone))
+    return bad('unknown-time-zone', `“${inputs.timeZone}” is no time zone; give an IANA name such as Europe/Dublin.`);
+  if (inputs.termStart && inputs.termEnd && inputs.termEnd < inputs.termStart)
+    return bad('term-backwards', `The term ends on ${inputs.termEnd}, before it begins on ${inputs.termStart}; exchange the two dates.`);
+  if (inputs.previousTermStart && inputs.previousTermEnd && inputs.previousTermEnd < inputs.previousTermStart)
+    return bad('term-backwards', `The previous term ends on ${inputs.previousTermEnd}, before it begins on ${inputs.previousTermStart}; exchange the two dates.`);
+  return null;
+}
+
+async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOptions): Promise<Result<ShellReading>> {
+  const cartridge = await readCartridge(archive, options);
+  if (!cartridge.ok) return cartridge;
+  const intake: IntakeNote[] = [...cartridge.value.notes];
+  let shell = cartridge.value.shell;
+  let state: ShellState | null = null;
+  if (cartridge.value.stateFile) {
+    const read = readState(cartridge.value.stateFile);
+    if (read.ok) state = read.value;
+    else intake.push({ code: read.trouble.code, message: `${read.trouble.message}; it is not used`, where: stateFilePath });
+  }
+  if (state) shell = applyState(shell, state);
+
+  const termEnd = inputs.termEnd ?? shell.term.end;
+  const zones = { wanted: inputs.timeZone ?? null, otherwise: state?.timeZone ?? 'UTC' };
+  let timeZone = zones.wanted ?? zones.otherwise;
+  let zoneFrom = inputs.timeZone ? null : state ? 'the package’s own state file' : 'nobody: UTC is used';
+  if (inputs.events) {
+    const calendar = readText(inputs.events, (text, name) => readCalendar(text, name, zones, termEnd));
+    if (!calendar.ok) return calendar;
+    intake.push(...calendar.value.notes);
+    if (!inputs.timeZone && calendar.value.timeZone) {
+      timeZone = calendar.value.timeZone;
+      zoneFrom = 'the calendar';
+    }
+    shell = { ...shell, events: calendar.value.events, calendar: calendar.value.frame };
+  }
+  shell = { ...shell, ...said(inputs, shell), timeZone };
+  if (inputs.previousEvents) {
+    const previous = readText(inputs.previousEvents, (text, name) => readCalendar(text, name, { wanted: timeZone, otherwise: timeZone }, termEnd));
+    if (!previous.ok) return previous;
+    shell = { ...shell, previousEvents: previous.value.events };
+  }
+  if (inputs.status) {
+    const name = inputs.status.name;
+    const sheet = readText(inputs.status, readStatusSheet);
+    if (!sheet.ok) return sheet;
+    const applied = applyStatusSheet(shell, sheet.value, name);
+    shell = applied.shell;
+    intake.push(...sheet.value.notes, ...applied.notes);
+  }
+  for (const [what, file] of [['The roster', inputs.roster], ['The baseline shell', inputs.baseline]] as const)
+    if (file) intake.push({ code: 'input-not-read', message: `${what} is not read yet; nothing of it is used`, where: file.name });
+  if (zoneFrom) intake.push({ code: 'time-zone', message: `the time zone is ${timeZone}, from ${zoneFrom}`, where: '' });
+  if (!inputs.asOf) intake.push({ code: 'as-of-today', message: `the as-of date is today, ${inputs.today}`, where: '' });
+  return good({ shell, intake });
+}
+
+function said(inputs: ShellInputs, shell: Shell): Partial<Shell> {
+  const term: Term = {
+    title: inputs.termTitle ?? shell.term.title,
+    start: inputs.termStart ?? shell.term.start,
+    end: inputs.termEnd ?? shell.term.end,
+  };
+  const previousTerm: Term | null =
+    inputs.previousTermStart || inputs.previousTermEnd
+      ? { title: '', start: inputs.previousTermStart ?? null, end: inputs.previousTermEnd ?? null }
+      : shell.previousTerm;
+  return {
+    code: inputs.code ?? shell.code,
+    title: inputs.title ?? (shell.title || inputs.package.name.replace(/\.(imscc|zip)$/i, '')),
+    term,
+    previousTerm,
+    noClassDays: inputs.noClass ?? shell.noClassDays,
+    asOf: inputs.asOf ?? inputs.today,
+  };
+}
+
+const mostTextBytes = 256 * 1024 ** 2;
+
+function readText<T>(file: InputFile, read: (text: string, name: string) => Result<T>): Result<T> {
+  let bytes: Buffer;
+  try {
+    bytes = readFileSync(file.path);
+  } catch {
+    return bad('no-such-file', `There is no file “${file.name}” that can be read; check the path.`);
+  }
+  if (bytes.length > mostTextBytes) return bad('too-large', `“${file.name}” is larger than ${mostTextBytes} bytes; that is no calendar or sheet of one course.`);
+  return read(decodeText(bytes).text, file.name);
+}

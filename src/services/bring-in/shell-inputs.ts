@@ -1,0 +1,30 @@
+import type { LocalDate } from '@/core/time/local-date';
+
+/** A file that a person or script gave, with the name to call it by. */
+export interface InputFile {
+  readonly path: string;
+  readonly name: string;
+}
+
+/** Everything that a shell is read from: the package, its side files and what was said about it. */
+export interface ShellInputs {
+  readonly package: InputFile;
+  readonly events?: InputFile;
+  readonly previousEvents?: InputFile;
+  readonly status?: InputFile;
+  readonly houseRules?: InputFile;
+  readonly roster?: InputFile;
+  readonly baseline?: InputFile;
+  readonly code?: string;
+  readonly title?: string;
+  readonly termTitle?: string;
+  readonly termStart?: LocalDate;
+  readonly termEnd?: LocalDate;
+  readonly previousTermStart?: LocalDate;
+  readonly previousTermEnd?: LocalDate;
+  readonly noClass?: readonly LocalDate[];
+  readonly timeZone?: string;
+  readonly asOf?: LocalDate;
+  /** Today, from the clock of whoever calls; used where no as-of date was given. */
+  readonly today: LocalDate;
+}

@@ -1,0 +1,123 @@
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+
+/** A shell that somebody brought in. What it holds is in its current version. */
+export const shells = sqliteTable('shells', {
+  id: text('id').primaryKey(),
+  code: text('code').notNull(),
+  title: text('title').notNull(),
+  termTitle: text('term_title').notNull(),
+  termStart: text('term_start'),
+  termEnd: text('term_end'),
+  asOf: text('as_of').notNull(),
+  role: text('role').notNull(),
+  versionId: text('version_id').notNull(),
+  createdAt: text('created_at').notNull(),
+});
+
+/** One state of a shell; a restore point is a version that a run began from. */
+export const versions = sqliteTable(
+  'versions',
+  {
+    id: text('id').primaryKey(),
+    shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+    /** SHA-256 of the shell as JSON, texts and files aside, in the blob store. */
+    stateBlob: text('state_blob').notNull(),
+    fingerprint: text('fingerprint').notNull(),
+    /** Inventory and the bare outline, as JSON. */
+    inventory: text('inventory').notNull(),
+    sketch: text('sketch').notNull(),
+    intake: text('intake').notNull(),
+    createdAt: text('created_at').notNull(),
+  },
+  (t) => [index('versions_by_shell').on(t.shellId)],
+);
+
+export const audits = sqliteTable(
+  'audits',
+  {
+    id: text('id').primaryKey(),
+    shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+    versionId: text('version_id').notNull().references(() => versions.id, { onDelete: 'cascade' }),
+    audit: text('audit').notNull(),
+    milliseconds: integer('milliseconds').notNull(),
+    combedAt: text('combed_at').notNull(),
+  },
+  (t) => [index('audits_by_version').on(t.versionId)],
+);
+
+/** Findings that somebody left be: kept per course by what the subjects say, so that the next term is not asked again. */
+export const leaveBes = sqliteTable(
+  'leave_bes',
+  {
+    course: text('course').notNull(),
+    check: text('check').notNull(),
+    substance: text('substance').notNull(),
+    title: text('title').notNull(),
+    decidedAt: text('decided_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.course, t.check, t.substance] })],
+);
+
+/** The plan's findings: each accepted finding stands for the steps of its remedy. */
+export const accepted = sqliteTable(
+  'accepted',
+  {
+    shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+    findingId: text('finding_id').notNull(),
+    acceptedAt: text('accepted_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.shellId, t.findingId] })],
+);
+
+/** Steps added by hand, in order. */
+export const handSteps = sqliteTable('hand_steps', {
+  id: text('id').primaryKey(),
+  shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+  position: integer('position').notNull(),
+  step: text('step').notNull(),
+});
+
+export const runs = sqliteTable('runs', {
+  id: text('id').primaryKey(),
+  shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+  /** The restore point: the version that the run began from. */
+  beforeVersion: text('before_version').notNull().references(() => versions.id),
+  afterVersion: text('after_version').notNull().references(() => versions.id),
+  state: text('state', { enum: ['done', 'undone'] }).notNull(),
+  /** Blob of the edits, for the exact inverse. */
+  editsBlob: text('edits_blob').notNull(),
+  summary: text('summary').notNull(),
+  auditBefore: text('audit_before').references(() => audits.id),
+  startedAt: text('started_at').notNull(),
+  finishedAt: text('finished_at').notNull(),
+});
+
+export const ledger = sqliteTable(
+  'ledger',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    runId: text('run_id').notNull().references(() => runs.id, { onDelete: 'cascade' }),
+    direction: text('direction', { enum: ['do', 'undo'] }).notNull(),
+    action: text('action').notNull(),
+    targets: text('targets').notNull(),
+    titles: text('titles').notNull(),
+    outcome: text('outcome').notNull(),
+    reason: text('reason'),
+    at: text('at').notNull(),
+  },
+  (t) => [index('ledger_by_run').on(t.runId)],
+);
+
+export const jobs = sqliteTable('jobs', {
+  id: text('id').primaryKey(),
+  kind: text('kind').notNull(),
+  shellId: text('shell_id'),
+  state: text('state', { enum: ['waiting', 'running', 'done', 'failed', 'cancelled'] }).notNull(),
+  done: integer('done').notNull(),
+  total: integer('total').notNull(),
+  doing: text('doing').notNull(),
+  result: text('result'),
+  trouble: text('trouble'),
+  createdAt: text('created_at').notNull(),
+  finishedAt: text('finished_at'),
+});
