@@ -6,7 +6,8 @@ import { reportHtml } from '@/formats/report/report-html';
 import { loadHouseRules } from '@/services/bring-in/house-rules-file';
 import { readShell } from '@/services/bring-in/read-shell';
 import { auditShell } from '@/services/comb/audit-shell';
-import { inputsFrom, today, withShellFlags, type ShellFlags } from './shell-options';
+import { todayHere } from '@/services/clock';
+import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
 const formats = ['json', 'csv', 'html', 'text'] as const;
 type Format = (typeof formats)[number];
@@ -38,7 +39,7 @@ function failOn(text: string): string {
 }
 
 async function audit(path: string, flags: AuditFlags): Promise<number> {
-  const inputs = inputsFrom(path, flags, today());
+  const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
   const begun = performance.now();

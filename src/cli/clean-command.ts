@@ -5,7 +5,8 @@ import { allChecks } from '@/core/checks/registry';
 import { loadHouseRules } from '@/services/bring-in/house-rules-file';
 import { cleanPackage, type Acceptance, type CleanSummary } from '@/services/clean/clean-package';
 import { fail } from './audit-command';
-import { inputsFrom, today, withShellFlags, type ShellFlags } from './shell-options';
+import { todayHere } from '@/services/clock';
+import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
 interface CleanFlags extends ShellFlags {
   accept?: Acceptance;
@@ -43,7 +44,7 @@ function formatOf(text: string): 'text' | 'json' {
 async function clean(path: string, flags: CleanFlags): Promise<number> {
   if ((flags.accept === undefined) === (flags.plan === undefined)) return usage('give either --accept or --plan');
   if (!flags.dryRun && flags.outDir === undefined) return usage('name a new or empty folder with --out-dir, or use --dry-run');
-  const inputs = inputsFrom(path, flags, today());
+  const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
   let accept = flags.accept;

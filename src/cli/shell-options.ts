@@ -92,9 +92,3 @@ export function inputsFrom(packagePath: string, flags: ShellFlags, today: LocalD
     today,
   };
 }
-
-export const today = (): LocalDate => {
-  const now = new Date();
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}` as LocalDate;
-};

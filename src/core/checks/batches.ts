@@ -52,7 +52,7 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
     urgency: first.urgency,
     findings: group.map((f) => f.id),
     things: things.size,
-    title: group.length === 1 && first.check === 'duplicate.repeated-import' ? first.title.replace(/^\d+ /, '') : (check?.things[things.size === 1 ? 0 : 1] ?? ''),
+    title: check?.things[things.size === 1 ? 0 : 1] ?? '',
     proof: proofOf(group),
     touches: targets.size,
     action,

@@ -18,8 +18,10 @@ export interface RawFinding<Messages extends Record<string, string>> {
   readonly confidence?: number;
   /** Groups findings that one decision fits; default: all findings of the check. */
   readonly batch?: string;
-  /** Refs that this finding explains beyond its subjects; other checks' findings about no others are covered by it. */
-  readonly explains?: readonly string[];
+  /** Refs whose own findings this one settles: a finding about nothing else is covered by it. */
+  readonly covers?: readonly string[];
+  /** Refs of what stays; a covered finding may name them beside what it is about. */
+  readonly keeps?: readonly string[];
 }
 export interface SubjectRef {
   readonly type: Finding['subjects'][number]['type'];

@@ -11,6 +11,8 @@ import { countWords, textKey, titleKey } from '@/core/text/normalise';
 export interface ContentKeys {
   /** Normalised text, link targets and points; null for a module, a heading and for what has no content at all. */
   of(item: Item): string | null;
+  /** As `of`, but a link to another page counts by that page's title: what two imports of one page share although each links to its own neighbours. */
+  looseOf(item: Item): string | null;
   words(item: Item): number;
   /** What an item says, wherever it stands: a Leave be lives on by it. */
   substance(item: Item): string;
@@ -18,6 +20,7 @@ export interface ContentKeys {
 
 interface BodyKey {
   readonly key: string | null;
+  readonly loose: string | null;
   readonly words: number;
 }
 
@@ -63,7 +66,7 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
         return `text ${fingerprint(content.kind, textOf(content))}`;
     }
   };
-  const targetKeys = (content: Content): string[] => {
+  const targetKeys = (content: Content, pageKey: (page: Content) => string): string[] => {
     const at = content.textPath;
     if (!at) return [];
     return scansOfContent(content).flatMap((scan) =>
@@ -76,7 +79,7 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
         if (bytes) return `bytes ${bytes}`;
         const node = graph.nodeOfPath(meaning.found);
         const target = node?.startsWith('content:') ? contents.get(node.slice(8) as ContentId) : undefined;
-        return target ? plainKey(target) : `path ${meaning.found}`;
+        return target ? pageKey(target) : `path ${meaning.found}`;
       }),
     );
   };
@@ -84,12 +87,15 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     const known = bodies.get(content.id);
     if (known) return known;
     const text = textOf(content);
-    const targets = targetKeys(content);
+    const targets = targetKeys(content, plainKey);
+    const named = targetKeys(content, (page) => `titled ${page.kind} ${titleKey(page.title)}`);
+    const bodyKey = (list: readonly string[]) => (text === '' && list.length === 0 ? null : digest([text, content.answerKey, ...list].join('\u0000')));
     const hasBody = content.texts.length > 0 || content.textPath !== null;
     const made: BodyKey = !hasBody
-      ? { key: plainKey(content), words: 0 }
+      ? { key: plainKey(content), loose: plainKey(content), words: 0 }
       : {
-          key: text === '' && targets.length === 0 ? null : digest([text, content.answerKey, ...targets].join('\u0000')),
+          key: bodyKey(targets),
+          loose: bodyKey(named),
           words: countWords(
             scansOfContent(content)
               .map((s) => s.text)
@@ -99,14 +105,16 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     bodies.set(content.id, made);
     return made;
   };
-  const of = (item: Item): string | null => {
+  const keyOf = (item: Item, which: 'key' | 'loose'): string | null => {
     const content = item.content === null ? undefined : contents.get(item.content);
     if (!content) return null;
-    const { key } = bodyOf(content);
+    const key = bodyOf(content)[which];
     return key === null ? null : fingerprint(item.kind, key, String(item.points ?? content.points ?? ''));
   };
+  const of = (item: Item) => keyOf(item, 'key');
   return {
     of,
+    looseOf: (item) => keyOf(item, 'loose'),
     words(item) {
       const content = item.content === null ? undefined : contents.get(item.content);
       return content ? bodyOf(content).words : 0;

@@ -35,7 +35,8 @@ export interface RunOptions {
 
 interface Draft {
   readonly finding: Finding;
-  readonly explains: readonly string[];
+  readonly covers: ReadonlySet<string>;
+  readonly keeps: ReadonlySet<string>;
 }
 
 /** Runs the checks one after the other over shared facts. A check that fails becomes its own row; the others go on. */
@@ -84,7 +85,8 @@ function draft(
 ): Draft {
   const refs = [...raw.subjects].sort((a, b) => index.order(a) - index.order(b));
   return {
-    explains: raw.explains ?? [],
+    covers: new Set(raw.covers ?? []),
+    keeps: new Set(raw.keeps ?? []),
     finding: {
       id: fingerprint(check.id, ...refs.map((s) => `${s.type} ${s.ref}`).sort()),
       check: check.id,
@@ -114,20 +116,17 @@ function substanceOf(shell: Shell, subject: SubjectRef, facts: Facts): string {
   return `${subject.type} ${subject.ref}`;
 }
 
-/** A finding is covered by another check's finding that names, or explains, every one of its subjects. */
+/** A finding is covered by another that settles all it is about; what stays may be among its subjects. */
 function cover(drafts: readonly Draft[]): Finding[] {
-  const broad = drafts
-    .map((d) => ({ ...d, reach: new Set([...d.finding.subjects.map((s) => s.ref), ...d.explains]) }))
-    .filter((d) => d.explains.length > 0);
-  return drafts.map((one) => {
+  const broad = drafts.filter((d) => d.covers.size > 0);
+  return drafts.map(({ finding }) => {
     const by = broad.find(
       (other) =>
-        other.finding.id !== one.finding.id &&
-        one.finding.subjects.length < other.reach.size &&
-        one.finding.subjects.every((s) => other.reach.has(s.ref)) &&
-        one.finding.subjects.some((s) => other.explains.includes(s.ref) || other.finding.check !== one.finding.check),
+        other.finding.id !== finding.id &&
+        finding.subjects.some((s) => other.covers.has(s.ref)) &&
+        finding.subjects.every((s) => other.covers.has(s.ref) || other.keeps.has(s.ref)),
     );
-    return by ? { ...one.finding, coveredBy: by.finding.id } : one.finding;
+    return by ? { ...finding, coveredBy: by.finding.id } : finding;
   });
 }
 

@@ -1,7 +1,7 @@
 import { linkGraphOf, type NodeKey } from '@/core/links/graph';
 import { countShell } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
-import { deleteThings, nodeTitle } from './actions/delete-things';
+import { deleteThings, lastInstead, nodeTitle } from './actions/delete-things';
 import { moveItems } from './actions/move-items';
 import { relink } from './actions/relink';
 import { reDate, setShown } from './actions/set-items';
@@ -83,9 +83,13 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
   const rewritten = new Map<NodeKey, number>();
   const relinks = steps.filter((s) => s.action === 'relink');
   const pairs = new Map<string, string>();
+  const goingRefs = new Set(steps.filter((s) => s.action === 'delete').flatMap((s) => s.targets));
+  const instead = new Map(steps.filter((s) => s.action === 'delete').flatMap((s) => Object.entries(s.params.relink ?? {})));
   for (const step of relinks)
     for (const from of step.targets) {
-      const to = step.params.to?.[from];
+      const asked = step.params.to?.[from];
+      // Where the goal goes, too, links lead to what stands for it in the end.
+      const to = asked !== undefined && goingRefs.has(asked) ? (lastInstead(asked, instead, goingRefs) ?? asked) : asked;
       if (to !== undefined && !held.has(from) && refs.typeOf(to) !== null) pairs.set(from, to);
     }
   if (pairs.size) {
@@ -135,7 +139,7 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
   const blockedTargets: string[] = [];
   if (deletions.length) {
     const leave = new Set(deletions.filter((s) => s.params.leaveBroken).flatMap((s) => s.targets));
-    const result = deleteThings(now, deletions.flatMap((s) => s.targets), leave);
+    const result = deleteThings(now, deletions.flatMap((s) => s.targets), leave, instead);
     take(result.edits);
     blockedTargets.push(...result.blocked.keys());
     const done = new Set<string>();
@@ -163,8 +167,8 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
 function narrow(step: Step, targets: readonly string[]): Step {
   const only = (record: Readonly<Record<string, string>> | undefined) =>
     record && Object.fromEntries(Object.entries(record).filter(([ref]) => targets.includes(ref)));
-  const to = only(step.params.to);
-  return { ...step, targets, params: to ? { ...step.params, to } : step.params };
+  const [to, relink] = [only(step.params.to), only(step.params.relink)];
+  return { ...step, targets, params: { ...step.params, ...(to ? { to } : {}), ...(relink ? { relink } : {}) } };
 }
 
 function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {

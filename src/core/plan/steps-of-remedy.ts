@@ -17,7 +17,7 @@ function stepsOfRemedy(remedy: Remedy, from: string, used: ReadonlySet<string>):
   const main: Step = {
     action: remedy.action,
     targets: remedy.targets,
-    params: remedy.params.dates ? { dates: remedy.params.dates } : {},
+    params: remedy.params,
     from,
   };
   if (!moved.length) return [main];

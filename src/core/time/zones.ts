@@ -2,7 +2,14 @@ import { DateTime, IANAZone } from 'luxon';
 import type { LocalDate, LocalDateTime } from './local-date';
 import { atTime, parseLocalDate } from './local-date';
 
-export const isTimeZone = (name: string): boolean => IANAZone.isValidZone(name);
+const known = new Map<string, boolean>();
+
+/** Is this an IANA time zone? Asked for every event, so each name is looked up once. */
+export function isTimeZone(name: string): boolean {
+  let valid = known.get(name);
+  if (valid === undefined) known.set(name, (valid = IANAZone.isValidZone(name)));
+  return valid;
+}
 
 /** A point in time as the shell's own clock shows it. */
 export function toLocal(moment: DateTime, zone: string): LocalDateTime {

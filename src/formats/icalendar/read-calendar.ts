@@ -1,10 +1,10 @@
 import ICAL from 'ical.js';
-import { DateTime, IANAZone } from 'luxon';
+import { DateTime } from 'luxon';
 import type { CalendarFrame, CourseEvent, Recurrence } from '@/core/shell/model';
 import { eventRef } from '@/core/shell/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
-import { toLocal } from '@/core/time/zones';
+import { isTimeZone, toLocal } from '@/core/time/zones';
 import { splitComponents } from './split-components';
 
 export interface CalendarReading {
@@ -123,7 +123,7 @@ function localOf(property: ICAL.Property, time: ICAL.Time, context: Context): Lo
   const tzid = typeof spelled === 'string' ? spelled : null;
   if (/Z$/.test(time.toString())) return toLocal(DateTime.fromISO(wall, { zone: 'UTC' }), context.zone);
   if (tzid === null) return wall as LocalDateTime;
-  if (IANAZone.isValidZone(tzid)) return toLocal(DateTime.fromISO(wall, { zone: tzid }), context.zone);
+  if (isTimeZone(tzid)) return toLocal(DateTime.fromISO(wall, { zone: tzid }), context.zone);
   const own = context.zones.get(tzid);
   if (!own) return wall as LocalDateTime;
   const copy = time.clone();
@@ -167,5 +167,5 @@ function calendarZone(head: string, others: readonly { name: string; source: str
   const named = /^X-WR-TIMEZONE:(.+?)\s*$/im.exec(head)?.[1] ?? null;
   const first = others.find((o) => o.name === 'VTIMEZONE');
   const tzid = named ?? (first ? (/^TZID:(.+?)\s*$/im.exec(first.source)?.[1] ?? null) : null);
-  return tzid && IANAZone.isValidZone(tzid) ? tzid : null;
+  return tzid && isTimeZone(tzid) ? tzid : null;
 }

@@ -12,7 +12,7 @@ export const sameContent = defineCheck({
   title: 'Same content',
   urgency: 'look-at',
   remedyKind: 'safe',
-  needs: ['outline', 'contentKeys', 'links'],
+  needs: ['outline', 'contentKeys', 'links', 'repeats'],
   options: z.object({ shortText: z.int().min(0).default(5).describe('Below this many words the titles must be equal, too') }),
   messages: {
     two: '“{title}” says the same as “{kept}”',
@@ -43,7 +43,13 @@ export const sameContent = defineCheck({
       const contents = new Set(group.map((i) => i.content));
       if (contents.size < 2) continue;
       const peers = new Set(group.flatMap((i) => targetNodes(shell, i.content)));
-      const choice = chooseKeeper(group.map((i) => itemCandidate(shell, facts.outline, facts.links, i, peers)));
+      // Where an import came twice, the copy that stays decides: two checks must not keep opposite ones.
+      const staying = group.filter((i) => !facts.repeats.counterpart.has(i.ref));
+      const candidates = staying.length ? staying : group;
+      const choice =
+        candidates.length === 1 && group.length > 1
+          ? { keep: candidates[0]!.ref, rule: 'the others stand in the import that came again' }
+          : chooseKeeper(candidates.map((i) => itemCandidate(shell, facts.outline, facts.links, i, peers)));
       const kept = group.find((i) => i.ref === choice.keep)!;
       // Further places of the kept resource are no copies of it.
       const others = group.filter((i) => i.content !== kept.content);

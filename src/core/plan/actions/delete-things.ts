@@ -18,12 +18,23 @@ export interface DeleteResult {
  * free, a page that stays because a guard holds it keeps what it links to. A target whose place goes while others still
  * link to its content leaves that content outside the outline; nothing that is still linked goes.
  */
-export function deleteThings(shell: Shell, targets: readonly string[], leaveBroken: ReadonlySet<string> = new Set()): DeleteResult {
+export function deleteThings(
+  shell: Shell,
+  targets: readonly string[],
+  leaveBroken: ReadonlySet<string> = new Set(),
+  instead: ReadonlyMap<string, string> = new Map(),
+): DeleteResult {
   const refs = indexRefs(shell);
   const missing = new Set(targets.filter((ref) => refs.typeOf(ref) === null));
   const asked = [...new Set(targets)].filter((ref) => !missing.has(ref));
   const blocked = new Map<string, string>();
-  let going = weigh(shell, refs, new Set(asked));
+  // Of two equal things one stays: where each is to go because of the other, neither does.
+  const all = new Set(asked);
+  for (const ref of asked) {
+    const stays = lastInstead(ref, instead, all);
+    if (stays !== null && all.has(stays)) blocked.set(ref, `“${refs.titleOf(instead.get(ref)!)}”, which should stay in its place, is to be deleted, too; take one of the two out of the plan`);
+  }
+  let going = weigh(shell, refs, new Set(asked.filter((ref) => !blocked.has(ref))));
   for (;;) {
     const before = blocked.size;
     for (const ref of asked) {
@@ -35,6 +46,19 @@ export function deleteThings(shell: Shell, targets: readonly string[], leaveBrok
     going = weigh(shell, refs, new Set(asked.filter((ref) => !blocked.has(ref))));
   }
   return { edits: editsFor(shell, refs, going), blocked, missing };
+}
+
+/** What stands for a thing in the end, from one deletion's counterpart to the next; null where nothing should. */
+export function lastInstead(ref: string, instead: ReadonlyMap<string, string>, going: ReadonlySet<string>): string | null {
+  let at = instead.get(ref) ?? null;
+  const seen = new Set([ref]);
+  while (at !== null && going.has(at) && !seen.has(at)) {
+    seen.add(at);
+    const next: string | undefined = instead.get(at);
+    if (next === undefined) return at;
+    at = next;
+  }
+  return at;
 }
 
 /** What really goes when these targets go. */

@@ -1,0 +1,117 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+const chromeArguments = [
+  '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+  '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--force-color-profile=srgb',
+]; // prettier-ignore
+
+/** A running application of its own with an empty data folder, and a browser beside it. */
+export interface Stage {
+  readonly address: string;
+  readonly browser: Browser;
+  readonly dataDir: string;
+  open(path: string): Promise<Page>;
+  close(): Promise<void>;
+}
+
+export async function startStage(): Promise<Stage> {
+  const dataDir = mkdtempSync(join(tmpdir(), 'currycomb-e2e-'));
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  const said: string[] = [];
+  server.stdout?.on('data', (d: Buffer) => said.push(d.toString()));
+  server.stderr?.on('data', (d: Buffer) => said.push(d.toString()));
+  await reachable(address, server, said);
+  const browser = await puppeteer.launch({ executablePath: '/usr/bin/chromium', args: [...chromeArguments], defaultViewport: { width: 1280, height: 800 } });
+  return {
+    address,
+    browser,
+    dataDir,
+    async open(path) {
+      const page = await browser.newPage();
+      await page.goto(`${address}${path}`, { waitUntil: 'load' });
+      return page;
+    },
+    async close() {
+      await browser.close();
+      server.kill();
+      rmSync(dataDir, { recursive: true, force: true });
+    },
+  };
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+async function reachable(address: string, server: ChildProcess, said: readonly string[]): Promise<void> {
+  for (let i = 0; i < 120; i += 1) {
+    if (server.exitCode !== null) throw new Error(`the application did not start:\n${said.join('')}`);
+    try {
+      await fetch(address);
+      return;
+    } catch {
+      await new Promise((r) => setTimeout(r, 250));
+    }
+  }
+  throw new Error(`the application does not answer:\n${said.join('')}`);
+}
+
+const demo = 'demo/out/hyd-214';
+
+/** Fills in the bring-in form with the demo's files, the way a person would, and waits for the inventory. */
+export async function bringInDemo(page: Page): Promise<string> {
+  for (const [slot, file] of [['package', 'HYD-214.imscc'], ['events', 'events.ics'], ['previousEvents', 'previous-events.ics'], ['status', 'status.csv']] as const) {
+    const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
+    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(`${demo}/${file}`);
+  }
+  for (const [name, value] of Object.entries({ code: 'HYD 214', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', previousTermStart: '2025-08-25', previousTermEnd: '2025-12-12', asOf: '2027-01-04' })) {
+    await setField(page, name, value);
+  }
+  await clickText(page, 'button', 'Bring in');
+  await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), { timeout: 30_000 });
+  return new URL(page.url()).pathname.split('/')[2]!;
+}
+
+/** Sets a field's value the way typing does, whatever the browser's own way to write a date. */
+export async function setField(page: Page, name: string, value: string): Promise<void> {
+  await page.$eval(
+    `input[name=${name}]`,
+    (element, text) => {
+      const input = element as HTMLInputElement;
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+      set?.call(input, text);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    value,
+  );
+}
+
+/** Clicks the first element of a kind whose text begins with these words. */
+export async function clickText(page: Page, selector: string, words: string): Promise<void> {
+  const found = await page.waitForFunction(
+    (s, w) => [...document.querySelectorAll<HTMLElement>(s)].find((e) => (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled) ?? null,
+    { timeout: 20_000 },
+    selector,
+    words,
+  );
+  await (found as unknown as { click(): Promise<void> }).click();
+}
+
+export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => document.body.innerText.includes(w), { timeout }, words);

@@ -1,0 +1,55 @@
+import { mkdirSync } from 'node:fs';
+import type { Page } from 'puppeteer-core';
+import { bringInDemo, clickText, startStage, waitForText } from './browser';
+
+/** Takes one picture of each main view from the demo data. A folder named as argument gets them instead of docs/screenshots. */
+const folder = process.argv[2] ?? 'docs/screenshots';
+const only = process.argv[3]?.split(',');
+mkdirSync(folder, { recursive: true });
+const stage = await startStage();
+const shot = async (page: Page, name: string) => {
+  if (only && !only.includes(name)) return;
+  await new Promise((r) => setTimeout(r, 350));
+  await page.screenshot({ path: `${folder}/${name}.png` as `${string}.png` });
+};
+try {
+  const page = await stage.open('/bring-in');
+  await shot(page, 'bring-in');
+  const id = await bringInDemo(page);
+  await waitForText(page, 'Intake report');
+  await shot(page, 'inventory');
+  await clickText(page, 'a', 'Comb');
+  await clickText(page, 'button', 'Comb HYD 214');
+  await waitForText(page, 'What students would notice first');
+  await shot(page, 'comb');
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+  await shot(page, 'comb-dark');
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
+  await page.goto(`${stage.address}/shells/${id}/decide`, { waitUntil: 'load' });
+  await waitForText(page, 'Why this is looked for');
+  await shot(page, 'decide');
+  const pair = await page.evaluate(async (shell) => (await (await fetch(`/shells/${shell}/comb`)).text()).length, id);
+  if (!pair) throw new Error('no comb page');
+  await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, { waitUntil: 'load' });
+  await waitForText(page, 'Why this one stays');
+  await shot(page, 'decide-pair');
+  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  for (const words of ['Delete 86', 'Delete 109']) await clickText(page, 'button', words);
+  await clickText(page, 'button', 'Look');
+  await clickText(page, 'button', 'Delete 96');
+  await waitForText(page, 'Rehearse 2');
+  await shot(page, 'comb-planned');
+  await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
+  await waitForText(page, 'Step by step');
+  await shot(page, 'rehearse');
+  await clickText(page, 'button', 'Carry out');
+  await waitForText(page, 'Ledger');
+  await shot(page, 'carry-out');
+  await page.goto(`${stage.address}/shells/${id}/prove`, { waitUntil: 'load' });
+  await waitForText(page, 'Findings by family');
+  await shot(page, 'prove');
+  await page.goto(`${stage.address}/`, { waitUntil: 'load' });
+  await shot(page, 'shells');
+} finally {
+  await stage.close();
+}

@@ -1,0 +1,33 @@
+import { appContext } from '@/services/context';
+import type { JobView } from '@/services/jobs/job-runner';
+import { notFound, refuseForeign } from '@/services/safety/answer';
+
+export const dynamic = 'force-dynamic';
+
+/** A job's progress as server-sent events. Leaving the page ends the stream, never the job. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const refused = refuseForeign(request);
+  if (refused) return refused;
+  const { jobs } = appContext();
+  const { id } = await params;
+  const first = jobs.view(id);
+  if (!first) return notFound('job');
+  const encoder = new TextEncoder();
+  let stop: (() => void) | null = null;
+  const stream = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const send = (view: JobView) => {
+        controller.enqueue(encoder.encode(`data: ${JSON.stringify({ ...view, result: view.kind === 'rehearse' ? null : view.result })}\n\n`));
+        if (view.state === 'waiting' || view.state === 'running') return;
+        stop?.();
+        controller.close();
+      };
+      stop = jobs.watch(id, send);
+      send(first);
+    },
+    cancel() {
+      stop?.();
+    },
+  });
+  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' } });
+}

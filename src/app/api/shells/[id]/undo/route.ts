@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { orderUndo } from '@/services/carry-out/order-run';
+import { answer, notFound, readBodyAs } from '@/services/safety/answer';
+import { findRun } from '@/services/shells/current-shell';
+import { shellRoute } from '../../../shell-route';
+
+export const POST = shellRoute(async (shell, context, request) => {
+  const body = await readBodyAs(request, z.strictObject({ runId: z.uuid() }));
+  if (!body.ok) return body.response;
+  const run = findRun(context, shell.row.id, body.value.runId);
+  return run ? answer(orderUndo(context, shell, run)) : notFound('run');
+});

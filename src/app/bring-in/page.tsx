@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { BringInForm } from '@/ui/bring-in/bring-in-form';
+import { TopBar } from '@/ui/frame/top-bar';
+
+export const metadata: Metadata = { title: 'Bring in a shell' };
+
+export default function BringInPage() {
+  return (
+    <>
+      <TopBar />
+      <main id="main" style={{ padding: '20px 22px', maxWidth: 1140, margin: '0 auto' }}>
+        <h1 style={{ marginBottom: 16 }}>Bring in a shell</h1>
+        <BringInForm />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,17 @@
+'use client';
+import Link from 'next/link';
+
+export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
+  return (
+    <main id="main" style={{ padding: 22 }}>
+      <h1>Something went wrong in Currycomb itself</h1>
+      <p>Nothing was changed. Try once more; if it happens again, the list of shells still works.</p>
+      <p style={{ display: 'flex', gap: 16 }}>
+        <button type="button" onClick={reset}>
+          Try again
+        </button>
+        <Link href="/">Go to the list of shells</Link>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,37 @@
+import Button from '@mui/material/Button';
+import type { Metadata } from 'next';
+import { appContext } from '@/services/context';
+import { listShells } from '@/services/shells/shell-list';
+import { TopBar } from '@/ui/frame/top-bar';
+import { ShellTable } from '@/ui/shells/shell-table';
+
+export const metadata: Metadata = { title: 'Shells' };
+export const dynamic = 'force-dynamic';
+
+export default function ShellsPage() {
+  const shells = listShells(appContext());
+  return (
+    <>
+      <TopBar />
+      <main id="main" style={{ padding: '20px 22px', maxWidth: 1400, margin: '0 auto' }}>
+        <div style={{ display: 'flex', alignItems: 'center', gap: 16 }}>
+          <h1 style={{ flex: 1 }}>Shells</h1>
+          <Button variant="contained" href="/bring-in">
+            Bring in a shell
+          </Button>
+        </div>
+        {shells.length ? (
+          <ShellTable shells={shells} />
+        ) : (
+          <div style={{ marginTop: 40, maxWidth: 560 }}>
+            <h2>No shell has been brought in yet</h2>
+            <p>
+              Export the course from your campus system as a Common Cartridge (.imscc), and its calendar as .ics if you can. Then bring both in: Currycomb
+              reads them, says what does not belong, and changes nothing until you have seen a rehearsal.
+            </p>
+          </div>
+        )}
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,20 @@
+import { compareRun } from '@/services/prove/comparison';
+import { inventoryOf, runsOf } from '@/services/shells/current-shell';
+import { ProofStage } from '@/ui/prove/proof-stage';
+import { shellOfPage, type ShellPageProps } from '../../shell-page';
+
+export default async function ProvePage({ params }: ShellPageProps) {
+  const { context, shell } = await shellOfPage(params);
+  const last = runsOf(context, shell.row.id).find((r) => r.state === 'done');
+  return (
+    <ProofStage
+      id={shell.row.id}
+      combed={shell.kept !== null}
+      percent={shell.smoothness?.percent ?? null}
+      open={shell.open.length}
+      hasRun={last !== undefined}
+      hasEvents={inventoryOf(shell.version).counts.events > 0}
+      comparison={last ? compareRun(context, shell, last) : null}
+    />
+  );
+}

@@ -1,0 +1,27 @@
+import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+import { compareTexts, eventDetails, itemDetail, type DiffPart, type EventDetail, type ItemDetail } from '../shells/subject-detail';
+
+/** What stands beside the list when a finding is looked at. */
+export interface FindingEvidence {
+  readonly items: readonly ItemDetail[];
+  /** Two items' texts word by word; null where there are no two texts. */
+  readonly difference: readonly DiffPart[] | null;
+  readonly events: readonly EventDetail[];
+}
+
+export function evidenceOf(context: Context, shell: CurrentShell, findingId: string): FindingEvidence | null {
+  const finding = [...shell.open, ...shell.leftBe].find((f) => f.id === findingId);
+  if (!finding) return null;
+  const refs = finding.subjects.filter((s) => s.type === 'item').map((s) => s.ref);
+  // The one that stays first, then one that would go.
+  const pair = finding.check === 'duplicate.same-content' ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)] : refs;
+  const items = pair.slice(0, 2).map((ref) => itemDetail(context, shell, ref)).filter((d) => d !== null);
+  const [first, second] = items;
+  const comparable = finding.family === 'duplicate' && first?.text && second?.text && finding.check === 'duplicate.same-content';
+  return {
+    items,
+    difference: comparable ? compareTexts(first.text!, second.text!) : null,
+    events: eventDetails(context, shell, finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref)),
+  };
+}

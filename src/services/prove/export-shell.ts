@@ -1,0 +1,53 @@
+import { randomUUID } from 'node:crypto';
+import { createReadStream, mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { reportHtml } from '@/formats/report/report-html';
+import type { Sha256 } from '@/core/shell/refs';
+import { bad, good, type Result } from '@/core/shell/result';
+import { loadBareShell } from '@/store/shell-state-blob';
+import type { Context } from '../context';
+import { intakeOf, type CurrentShell } from '../shells/current-shell';
+
+export type ExportKind = 'package' | 'events' | 'status';
+export const exportNames: Readonly<Record<ExportKind, { readonly ending: string; readonly type: string }>> = {
+  package: { ending: '.imscc', type: 'application/zip' },
+  events: { ending: '.ics', type: 'text/calendar; charset=utf-8' },
+  status: { ending: '-status.csv', type: 'text/csv; charset=utf-8' },
+};
+
+/** Writes the shell as it stands now to a file and streams that; the file is gone when it is sent. */
+export async function exportShell(context: Context, shell: CurrentShell, what: ExportKind): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
+  const dir = join(context.dataDir, 'exports');
+  mkdirSync(dir, { recursive: true });
+  const file = join(dir, randomUUID());
+  const id = context.jobs.order('export', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, what, file }, (output) => output);
+  const view = await finished(context, id);
+  if (view.state !== 'done' || !view.result) {
+    rmSync(file, { force: true });
+    return bad('export-failed', view.trouble ?? 'The file could not be written.');
+  }
+  const stream = createReadStream(file);
+  stream.on('close', () => rmSync(file, { force: true }));
+  return good({ bytes: (JSON.parse(view.result) as { bytes: number }).bytes, stream });
+}
+
+function finished(context: Context, id: string) {
+  return new Promise<NonNullable<ReturnType<Context['jobs']['view']>>>((resolve) => {
+    const ended = (state: string) => state === 'done' || state === 'failed' || state === 'cancelled';
+    const now = context.jobs.view(id);
+    if (now && ended(now.state)) return resolve(now);
+    const stop = context.jobs.watch(id, (view) => {
+      if (!ended(view.state)) return;
+      stop();
+      resolve(view);
+    });
+  });
+}
+
+/** The audit report of the shell as it stands; null where it has not been combed. */
+export function shellReport(context: Context, shell: CurrentShell): string | null {
+  if (!shell.kept) return null;
+  const bare = loadBareShell(context.blobs, shell.version.stateBlob as Sha256);
+  return reportHtml({ shell: bare, intake: intakeOf(shell.version), audit: { ...shell.kept.audit, findings: shell.open } });
+}

@@ -1,0 +1,103 @@
+import { diffWordsWithSpace } from 'diff';
+import type { Shell } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
+import type { ItemRef, Sha256 } from '@/core/shell/refs';
+import { scanHtml } from '@/core/text/scan-html';
+import { loadBareShell, textOf } from '@/store/shell-state-blob';
+import type { Context } from '../context';
+import type { CurrentShell } from './current-shell';
+
+/** What a person needs to see of one item to judge it. */
+export interface ItemDetail {
+  readonly ref: string;
+  readonly title: string;
+  readonly kind: string;
+  readonly path: readonly string[];
+  readonly students: string;
+  readonly changed: string | null;
+  readonly studentWork: number | null;
+  readonly points: number | null;
+  readonly due: string | null;
+  readonly batch: string | null;
+  readonly target: string | null;
+  /** The text, cut where it is very long; null where the item has none. */
+  readonly text: string | null;
+}
+export interface DiffPart {
+  readonly text: string;
+  readonly side: 'both' | 'first' | 'second';
+}
+
+let last: { hash: string; shell: Shell } | null = null;
+function bareShell(context: Context, hash: Sha256): Shell {
+  if (last?.hash !== hash) last = { hash, shell: loadBareShell(context.blobs, hash) };
+  return last.shell;
+}
+
+const longest = 6000;
+
+export function itemDetail(context: Context, current: CurrentShell, ref: string): ItemDetail | null {
+  const shell = bareShell(context, current.version.stateBlob as Sha256);
+  const outline = outlineOf(shell);
+  const item = outline.byRef.get(ref as ItemRef);
+  if (!item) return null;
+  const content = shell.contents.find((c) => c.id === item.content);
+  const hiddenAbove = outline.ancestors(item).find((a) => a.shown === false || a.staffOnly);
+  const students = item.shown === false || item.staffOnly ? 'Hidden' : hiddenAbove ? `Shadowed by “${hiddenAbove.title}”` : item.opens || item.closes ? 'Timed' : 'Shown';
+  const text = content?.texts.length
+    ? content.texts
+        .map((hash) => scanHtml(textOf(context.blobs, hash)).text.trim())
+        .filter((t) => t)
+        .join('\n')
+        .replace(/[ \t\u00a0]+/g, ' ')
+        .replace(/\s*\n\s*/g, '\n')
+    : null;
+  return {
+    ref,
+    title: item.title,
+    kind: item.kind,
+    path: item.placed ? outline.path(item) : ['Outside the outline'],
+    students,
+    changed: item.modified ?? item.created,
+    studentWork: item.studentWork,
+    points: item.points ?? content?.points ?? null,
+    due: item.due,
+    batch: item.batch,
+    target: content?.target ?? null,
+    text: text === null ? null : text.length > longest ? `${text.slice(0, longest)} …` : text,
+  };
+}
+
+/** Two texts word by word. */
+export function compareTexts(first: string, second: string): DiffPart[] {
+  return diffWordsWithSpace(first, second).map((part) => ({ text: part.value, side: part.added ? 'second' : part.removed ? 'first' : 'both' }));
+}
+
+export interface EventDetail {
+  readonly ref: string;
+  readonly title: string;
+  readonly start: string;
+  readonly end: string;
+  readonly allDay: boolean;
+  readonly location: string;
+  readonly links: readonly string[];
+  readonly created: string | null;
+  readonly occurrences: number;
+}
+
+export function eventDetails(context: Context, current: CurrentShell, refs: readonly string[]): EventDetail[] {
+  const wanted = new Set(refs);
+  return bareShell(context, current.version.stateBlob as Sha256)
+    .events.filter((e) => wanted.has(e.ref))
+    .map((e) => ({
+      ref: e.ref,
+      title: e.title,
+      start: e.start,
+      end: e.end,
+      allDay: e.allDay,
+      location: e.location,
+      links: e.links,
+      created: e.created ?? e.stamped,
+      occurrences: e.occurrences.length,
+    }));
+}

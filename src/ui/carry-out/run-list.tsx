@@ -1,0 +1,136 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { LedgerLine, RunSummary } from '@/services/carry-out/order-run';
+import { SmallCloth } from '../frame/cloth';
+import { JobProgress } from '../jobs/job-progress';
+import { useJob } from '../jobs/use-job';
+import { actionTitles } from '../rehearse/step-table';
+import styles from '../rehearse/rehearse.module.css';
+
+export interface RunView {
+  readonly id: string;
+  readonly state: 'done' | 'undone';
+  readonly finishedAt: string;
+  readonly summary: RunSummary;
+  readonly ledger: readonly LedgerLine[];
+  /** Only the newest run can be taken back. */
+  readonly undoable: boolean;
+}
+
+/** Every run with its ledger; the newest can be taken back as a whole. */
+export function RunList({ id, code, title, runs, planSize }: { id: string; code: string; title: string; runs: readonly RunView[]; planSize: number }) {
+  const router = useRouter();
+  const undo = useJob(() => router.refresh());
+  const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
+  if (!runs.length)
+    return (
+      <div className={styles.page}>
+        <h1>Nothing has been carried out yet</h1>
+        <p style={{ margin: 0 }}>
+          {planSize > 0 ? (
+            <>
+              {planSize} changes wait in the plan: <Link href={`/shells/${id}/rehearse`}>rehearse them</Link>, then carry them out from there.
+            </>
+          ) : (
+            <>
+              The plan is empty. <Link href={`/shells/${id}/comb`}>Comb</Link> and accept what should go.
+            </>
+          )}
+        </p>
+      </div>
+    );
+  const last = runs[0]!;
+  const { removed } = last.summary;
+  return (
+    <div className={styles.page}>
+      <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
+        <div style={{ flex: 1 }}>
+          <h1>
+            {last.state === 'undone'
+              ? 'The last run was taken back: all is as before'
+              : `Done: ${removed.items} items, ${removed.files} files and ${removed.events} events are gone`}
+          </h1>
+          <p className="soft number" style={{ margin: '4px 0 0' }}>
+            {last.summary.done} changes made, {last.summary.blocked} blocked, {last.summary.relinked} links led elsewhere.
+          </p>
+        </div>
+        {last.state === 'done' && (
+          <Button variant="contained" href={`/shells/${id}/prove`}>
+            See the proof
+          </Button>
+        )}
+      </div>
+      <JobProgress job={undo} label="Taking back" />
+      {runs.map((run) => (
+        <section key={run.id} className={styles.card} aria-label={`Run of ${new Date(run.finishedAt).toLocaleString('en-GB')}`}>
+          <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+            <SmallCloth code={code} title={title} />
+            <h2 style={{ flex: 1 }} className="number">
+              Run of <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
+            </h2>
+            {run.state === 'undone' ? (
+              <span className="soft">taken back</span>
+            ) : run.undoable ? (
+              <Button variant="outlined" disabled={busy} onClick={() => void undo.start(`/api/shells/${id}/undo`, { runId: run.id })}>
+                Take back this run ({run.summary.done} changes)
+              </Button>
+            ) : (
+              <span className="soft">something was changed after it</span>
+            )}
+          </div>
+          <details open={run === last} style={{ marginTop: 8 }}>
+            <summary>Ledger</summary>
+            <LedgerTable lines={run.ledger} />
+          </details>
+        </section>
+      ))}
+      {last.state === 'undone' && <Alert severity="info">The findings are open again; nothing was lost.</Alert>}
+    </div>
+  );
+}
+
+function LedgerTable({ lines }: { lines: readonly LedgerLine[] }) {
+  return (
+    <table className={styles.table}>
+      <thead>
+        <tr>
+          <th scope="col">Time</th>
+          <th scope="col">Operation</th>
+          <th scope="col">Count</th>
+          <th scope="col">On</th>
+          <th scope="col">Outcome</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.slice(0, 400).map((l) => (
+          <tr key={l.id}>
+            <td className="number soft" style={{ whiteSpace: 'nowrap' }}>
+              {new Date(l.at).toLocaleTimeString('en-GB')}
+            </td>
+            <td style={{ whiteSpace: 'nowrap' }}>
+              {l.direction === 'undo' ? 'Taken back: ' : ''}
+              {actionTitles[l.action] ?? l.action}
+            </td>
+            <td className="number">{l.titles.length}</td>
+            <td style={{ overflowWrap: 'anywhere' }}>
+              {l.titles.slice(0, 3).join(', ')}
+              {l.titles.length > 3 && ` and ${l.titles.length - 3} more`}
+            </td>
+            <td>
+              {l.outcome}
+              {l.reason && <span className="soft">: {l.reason}</span>}
+            </td>
+          </tr>
+        ))}
+        {lines.length > 400 && (
+          <tr>
+            <td colSpan={5}>and {lines.length - 400} more operations</td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}

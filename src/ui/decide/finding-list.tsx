@@ -1,0 +1,97 @@
+'use client';
+import Checkbox from '@mui/material/Checkbox';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef } from 'react';
+import { urgencyTitles } from '@/core/checks/finding';
+import { FamilyShape } from '../marks/family-shape';
+import type { Row } from './list-model';
+import styles from './decide.module.css';
+
+const heights = { group: 40, finding: 50 } as const;
+
+interface FindingListProps {
+  readonly rows: readonly Row[];
+  readonly current: string | null;
+  readonly chosen: ReadonlySet<string>;
+  readonly fateOf: (finding: string) => string | null;
+  readonly onCurrent: (finding: string) => void;
+  readonly onToggle: (findings: readonly string[]) => void;
+  readonly onKey: (event: React.KeyboardEvent) => void;
+}
+
+/** The dense list of findings: a window onto as many as there are. */
+export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle, onKey }: FindingListProps) {
+  const box = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
+  const windowed = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: (i) => heights[rows[i]?.type ?? 'finding'],
+    getItemKey: (i) => rows[i]?.key ?? i,
+    overscan: 14,
+  });
+  const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
+  useEffect(() => {
+    windowed.measure();
+  }, [rows, windowed]);
+  useEffect(() => {
+    if (at >= 0) windowed.scrollToIndex(at, { align: 'auto' });
+  }, [at, windowed]);
+  return (
+    <div
+      ref={box}
+      className={styles.list}
+      tabIndex={0}
+      role="listbox"
+      aria-multiselectable="true"
+      aria-label="Findings"
+      aria-activedescendant={current ? `finding-${current}` : undefined}
+      onKeyDown={onKey}
+      data-testid="findings"
+    >
+      <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
+        {windowed.getVirtualItems().map((slot) => {
+          const row = rows[slot.index]!;
+          const style = { position: 'absolute', top: slot.start, left: 0, right: 0, height: heights[row.type] } as const;
+          if (row.type === 'group') {
+            const ids = row.findings.map((f) => f.id);
+            const n = ids.filter((id) => chosen.has(id)).length;
+            return (
+              <div key={slot.key} className={styles.group} style={style} role="presentation">
+                <Checkbox size="small" tabIndex={-1} checked={n === ids.length} indeterminate={n > 0 && n < ids.length} onChange={() => onToggle(ids)} slotProps={{ input: { 'aria-label': `Choose all: ${row.title}` } }} />
+                <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{row.title}</span>
+                <span className="soft number" style={{ fontFamily: 'inherit', fontWeight: 400 }}>
+                  {ids.length}
+                </span>
+              </div>
+            );
+          }
+          const { finding } = row;
+          const fate = fateOf(finding.id);
+          return (
+            <div
+              key={slot.key}
+              id={`finding-${finding.id}`}
+              className={styles.row}
+              style={style}
+              role="option"
+              aria-selected={chosen.has(finding.id)}
+              data-current={finding.id === current}
+              onClick={() => onCurrent(finding.id)}
+            >
+              <Checkbox size="small" tabIndex={-1} checked={chosen.has(finding.id)} onClick={(event) => event.stopPropagation()} onChange={() => onToggle([finding.id])} slotProps={{ input: { 'aria-label': `Choose: ${finding.title}` } }} />
+              <FamilyShape family={finding.family} named />
+              <span className={styles.text}>
+                <span title={finding.title}>{finding.title}</span>
+                <span className="soft" style={{ fontSize: '0.82rem' }}>
+                  {urgencyTitles[finding.urgency]} · {(finding.subjects[0]?.path ?? []).join(' › ') || 'top level'}
+                </span>
+              </span>
+              {fate && <span style={{ color: 'var(--calendar)', fontWeight: 600, fontSize: '0.85rem' }}>{fate}</span>}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,155 @@
+'use client';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import TableSortLabel from '@mui/material/TableSortLabel';
+import TextField from '@mui/material/TextField';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useSnackbar } from 'notistack';
+import { useMemo, useState } from 'react';
+import { families, familyTitles } from '@/core/checks/finding';
+import type { ShellLine } from '@/services/shells/shell-list';
+import { SmallCloth } from '../frame/cloth';
+import { send } from '../jobs/use-job';
+import { FamilyShape } from '../marks/family-shape';
+
+type SortKey = 'code' | 'title' | 'term' | 'things' | 'percent' | 'openTotal' | 'combedAt' | 'runAt';
+const columns: readonly { key: SortKey; label: string; numeric?: boolean }[] = [
+  { key: 'code', label: 'Shell' },
+  { key: 'title', label: 'Title' },
+  { key: 'term', label: 'Term' },
+  { key: 'things', label: 'Size', numeric: true },
+  { key: 'percent', label: 'Smooth', numeric: true },
+  { key: 'openTotal', label: 'Open findings', numeric: true },
+  { key: 'combedAt', label: 'Combed' },
+  { key: 'runAt', label: 'Last run' },
+];
+
+const day = (iso: string | null) => (iso ? new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }) : 'not yet');
+
+/** Every shell, to be sorted, filtered, and combed several at once. */
+export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
+  const router = useRouter();
+  const { enqueueSnackbar } = useSnackbar();
+  const [sort, setSort] = useState<{ key: SortKey; down: boolean }>({ key: 'code', down: false });
+  const [filter, setFilter] = useState('');
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [busy, setBusy] = useState(false);
+  const shown = useMemo(() => {
+    const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+    const rows = shells.filter((s) => words.every((w) => `${s.code} ${s.title} ${s.term}`.toLowerCase().includes(w)));
+    const value = (s: ShellLine) => s[sort.key] ?? '';
+    return [...rows].sort((a, b) => {
+      const [x, y] = [value(a), value(b)];
+      const order = typeof x === 'number' && typeof y === 'number' ? x - y : String(x) < String(y) ? -1 : String(x) > String(y) ? 1 : 0;
+      return sort.down ? -order : order;
+    });
+  }, [shells, filter, sort]);
+  const toggle = (id: string) =>
+    setChosen((now) => {
+      const next = new Set(now);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  const comb = async () => {
+    setBusy(true);
+    const started = await Promise.all([...chosen].map((id) => send<{ jobId: string }>(`/api/shells/${id}/comb`)));
+    for (const job of started) {
+      if (!job.ok) enqueueSnackbar(job.trouble, { variant: 'error' });
+      else await ended(job.value.jobId);
+    }
+    setBusy(false);
+    setChosen(new Set());
+    router.refresh();
+  };
+  const all = shown.length > 0 && shown.every((s) => chosen.has(s.id));
+  return (
+    <>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '14px 0' }}>
+        <TextField size="small" label="Filter by code, title or term" value={filter} onChange={(e) => setFilter(e.target.value)} sx={{ width: 300 }} />
+        <Button variant="outlined" disabled={chosen.size === 0 || busy} onClick={comb}>
+          {busy ? 'Combing …' : `Comb ${chosen.size === 1 ? '1 shell' : `${chosen.size} shells`}`}
+        </Button>
+        <span className="soft number" role="status">
+          {shown.length === shells.length ? `${shells.length} shells` : `${shown.length} of ${shells.length} shells`}
+        </span>
+      </div>
+      <div style={{ background: 'var(--sheet)', border: '1px solid var(--line)', borderRadius: 8, overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Shells">
+        <Table size="small">
+          <TableHead>
+            <TableRow>
+              <TableCell padding="checkbox">
+                <Checkbox size="small" checked={all} indeterminate={!all && chosen.size > 0} onChange={() => setChosen(all ? new Set() : new Set(shown.map((s) => s.id)))} slotProps={{ input: { 'aria-label': 'Choose all shells shown' } }} />
+              </TableCell>
+              {columns.map((c) => (
+                <TableCell key={c.key} align={c.numeric ? 'right' : 'left'} sortDirection={sort.key === c.key ? (sort.down ? 'desc' : 'asc') : false}>
+                  <TableSortLabel active={sort.key === c.key} direction={sort.key === c.key && sort.down ? 'desc' : 'asc'} onClick={() => setSort({ key: c.key, down: sort.key === c.key && !sort.down })}>
+                    {c.label}
+                  </TableSortLabel>
+                </TableCell>
+              ))}
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {shown.map((s) => (
+              <TableRow key={s.id} hover>
+                <TableCell padding="checkbox">
+                  <Checkbox size="small" checked={chosen.has(s.id)} onChange={() => toggle(s.id)} slotProps={{ input: { 'aria-label': `Choose ${s.code || s.title}` } }} />
+                </TableCell>
+                <TableCell>
+                  <Link href={`/shells/${s.id}/comb`} style={{ textDecoration: 'none' }}>
+                    <SmallCloth code={s.code} title={s.title} />
+                  </Link>
+                </TableCell>
+                <TableCell>
+                  <Link href={`/shells/${s.id}/comb`}>{s.title}</Link>
+                </TableCell>
+                <TableCell>{s.term}</TableCell>
+                <TableCell align="right" className="number">
+                  <Link href={`/shells/${s.id}/bring-in`} title={`${s.items} items of ${s.things} things`}>
+                    {s.things.toLocaleString('en')}
+                  </Link>
+                </TableCell>
+                <TableCell align="right" className="number">
+                  {s.percent === null ? '–' : <Link href={`/shells/${s.id}/comb`}>{s.percent} %</Link>}
+                </TableCell>
+                <TableCell align="right" className="number">
+                  {s.open === null ? (
+                    '–'
+                  ) : (
+                    <span style={{ display: 'inline-flex', gap: 10, justifyContent: 'flex-end' }}>
+                      {families
+                        .filter((f) => (s.open?.[f] ?? 0) > 0)
+                        .map((f) => (
+                          <Link key={f} href={`/shells/${s.id}/decide?family=${f}`} title={`${s.open?.[f]} ${familyTitles[f]}`} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+                            <FamilyShape family={f} size={13} named />
+                            {s.open?.[f]}
+                          </Link>
+                        ))}
+                      {s.openTotal === 0 && 'none'}
+                    </span>
+                  )}
+                </TableCell>
+                <TableCell className="soft number">{day(s.combedAt)}</TableCell>
+                <TableCell className="soft number">{day(s.runAt)}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </div>
+    </>
+  );
+}
+
+async function ended(jobId: string): Promise<void> {
+  for (;;) {
+    const job = await send<{ state: string }>(`/api/jobs/${jobId}`, undefined, 'GET');
+    if (!job.ok || (job.value.state !== 'waiting' && job.value.state !== 'running')) return;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+}
