@@ -3,7 +3,7 @@ const layer = (name, from, allowed) => ({
   name,
   severity: 'error',
   comment: `${from} may import only: ${['itself', ...allowed].join(', ')}`,
-  from: { path: `^src/${from}/`, pathNot: '\\.test\\.tsx?$' },
+  from: { path: `^src/${from}/`, pathNot: '(\\.test\\.tsx?$|__tests__)' },
   to: { path: '^src/', pathNot: `^src/(${[from, ...allowed].join('|')})/` },
 });
 
@@ -22,7 +22,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       comment: 'the core knows no interface, database, file system or network',
-      from: { path: '^src/core/', pathNot: '\\.test\\.tsx?$' },
+      from: { path: '^src/core/', pathNot: '(\\.test\\.tsx?$|__tests__)' },
       to: { path: '^(node:)?(fs|net|http|https|child_process|worker_threads|dns|os)(/|$)|node_modules/(next|react|react-dom|@mui|better-sqlite3|drizzle-orm)/' },
     },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

@@ -2,7 +2,8 @@ import type { Batch } from './batches';
 
 /** What is wrong, in plain words, made from the largest batches: never a label such as "Overview". */
 export function headlineOf(batches: readonly Batch[]): string {
-  const largest = [...batches].sort((a, b) => b.things - a.things || (a.id < b.id ? -1 : 1)).slice(0, 2);
+  // Batches come with what students notice first; the two that clean most of the most urgent kind say it.
+  const largest = batches.slice(0, 2);
   if (!largest.length) return 'Nothing stands out: it lies smooth';
   const parts = largest.map((b) => `${b.things} ${b.title}`);
   return parts.join(', and ');

@@ -54,6 +54,10 @@ export function runPlan(shell: Shell, steps: readonly Step[]): PlanRun {
   }
 }
 
+/** How many changes came to this outcome, each target once; links that follow along are not counted among them. */
+export const countChanges = (results: readonly StepResult[], outcome: Outcome): number =>
+  new Set(results.filter((r) => r.outcome === outcome && r.step.action !== 'relink').flatMap((r) => r.step.targets.map((t) => `${r.step.action} ${t}`))).size;
+
 /** Takes a run back: the exact inverse of its edits. */
 export const undoEdits = (edits: readonly Edit[]): Edit[] => invertEdits(edits);
 
@@ -81,6 +85,7 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
   };
 
   const rewritten = new Map<NodeKey, number>();
+  let users: ReadonlyMap<string, ReadonlySet<NodeKey>> = new Map();
   const relinks = steps.filter((s) => s.action === 'relink');
   const pairs = new Map<string, string>();
   const goingRefs = new Set(steps.filter((s) => s.action === 'delete').flatMap((s) => s.targets));
@@ -96,13 +101,7 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
     const result = relink(now, pairs);
     take(result.edits);
     for (const [node, n] of result.rewritten) rewritten.set(node, n);
-    for (const step of relinks) {
-      const gone = step.targets.filter((t) => refs.typeOf(step.params.to?.[t] ?? '') === null);
-      const used = step.targets.filter((t) => result.used.has(t));
-      say(step, 'blocked', gone, 'what the links should lead to is not in this shell; choose another');
-      say(step, 'done', used);
-      say(step, 'nothing', step.targets.filter((t) => !used.includes(t) && !gone.includes(t)), 'no link leads there');
-    }
+    users = result.used;
   }
   for (const step of steps) {
     const known = step.targets.filter((t) => refs.typeOf(t) === 'item');
@@ -152,12 +151,21 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
         say(step, 'blocked', targets, reason);
     }
   }
+  // Whether a relink did anything is known last: links out of what went do not count.
+  const alive = aliveNodes(now);
+  for (const step of relinks) {
+    const gone = step.targets.filter((t) => refs.typeOf(step.params.to?.[t] ?? '') === null);
+    const used = step.targets.filter((t) => [...(users.get(t) ?? [])].some((node) => alive.has(node)));
+    say(step, 'blocked', gone, 'what the links should lead to is not in this shell; choose another');
+    say(step, 'done', used);
+    say(step, 'nothing', step.targets.filter((t) => !used.includes(t) && !gone.includes(t)), 'nothing that stays links there');
+  }
   return {
     before: shell,
     after: now,
     edits,
     results: steps.flatMap((s) => results.get(s) ?? []),
-    relinked: countSurvivors(now, rewritten),
+    relinked: [...rewritten].reduce((n, [node, count]) => n + (alive.has(node) ? count : 0), 0),
     removed: countRemoved(shell, now),
     broken: newlyBroken(shell, now),
     blockedTargets,
@@ -177,12 +185,12 @@ function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[
   return groups;
 }
 
-function countSurvivors(shell: Shell, rewritten: ReadonlyMap<NodeKey, number>): number {
-  const alive = new Set<NodeKey>([...shell.contents.map((c) => `content:${c.id}` as const), ...shell.files.map((f) => `file:${f.path}` as const)]);
-  let n = 0;
-  for (const [node, count] of rewritten) if (alive.has(node)) n += count;
-  return n;
-}
+const aliveNodes = (shell: Shell): Set<NodeKey> =>
+  new Set<NodeKey>([
+    ...shell.items.map((i) => `item:${i.ref}` as const),
+    ...shell.contents.map((c) => `content:${c.id}` as const),
+    ...shell.files.map((f) => `file:${f.path}` as const),
+  ]);
 
 function countRemoved(before: Shell, after: Shell): RemovedCounts {
   const [a, b] = [countShell(before), countShell(after)];

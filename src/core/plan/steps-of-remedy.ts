@@ -7,11 +7,11 @@ import type { Step } from './step';
 export function stepsOfFindings(shell: Shell, findings: readonly Finding[]): Step[] {
   const pairs = new Map<string, string>();
   for (const f of findings) for (const ref of f.remedy?.targets ?? []) if (f.remedy?.params.relink?.[ref]) pairs.set(ref, f.remedy.params.relink[ref]);
-  const used = pairs.size ? relink(shell, pairs).used : new Set<string>();
+  const used = pairs.size ? relink(shell, pairs).used : new Map<string, unknown>();
   return findings.flatMap((f) => (f.remedy ? stepsOfRemedy(f.remedy, f.id, used) : []));
 }
 
-function stepsOfRemedy(remedy: Remedy, from: string, used: ReadonlySet<string>): Step[] {
+function stepsOfRemedy(remedy: Remedy, from: string, used: ReadonlyMap<string, unknown>): Step[] {
   const relinks = remedy.params.relink ?? {};
   const moved = remedy.targets.filter((ref) => relinks[ref] !== undefined && used.has(ref));
   const main: Step = {

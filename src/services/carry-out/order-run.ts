@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
-import type { RemovedCounts, StepResult } from '@/core/plan/run-plan';
+import { countChanges, type RemovedCounts, type StepResult } from '@/core/plan/run-plan';
 import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
 import { accepted, handSteps, ledger, runs, shells, versions } from '@/store/schema';
@@ -34,8 +34,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
       const current = tx.select({ versionId: shells.versionId }).from(shells).where(eq(shells.id, row.id)).get();
       if (current?.versionId !== version.id) throw new Error('The shell changed while the plan was being carried out, so nothing was written; rehearse it again.');
       const afterVersion = keepVersion(tx, row.id, output, intakeOf(version), now);
-      const of = (outcome: StepResult['outcome']) => output.results.filter((r) => r.outcome === outcome).reduce((n, r) => n + r.step.targets.length, 0);
-      const summary: RunSummary = { done: of('done'), blocked: of('blocked'), nothing: of('nothing'), removed: output.removed, relinked: output.relinked };
+      const summary: RunSummary = { done: countChanges(output.results, 'done'), blocked: countChanges(output.results, 'blocked'), nothing: countChanges(output.results, 'nothing'), removed: output.removed, relinked: output.relinked };
       tx.insert(runs)
         .values({ id: runId, shellId: row.id, beforeVersion: version.id, afterVersion, state: 'done', editsBlob: output.editsBlob, summary: JSON.stringify(summary), auditBefore, startedAt, finishedAt: now })
         .run();

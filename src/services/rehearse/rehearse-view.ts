@@ -4,6 +4,7 @@ import type { Sketch } from '@/core/shell/sketch';
 import type { Context } from '../context';
 import type { RehearsalView } from '../jobs/job-kinds';
 import { sketchOfVersion, type CurrentShell } from '../shells/current-shell';
+import { countChanges } from '@/core/plan/run-plan';
 import { sealedRehearsal } from './order-rehearsal';
 
 /** What the Rehearse stage shows. */
@@ -19,6 +20,8 @@ export interface RehearseStageView {
 }
 export interface SealedView extends RehearsalView {
   readonly smoothnessAfter: Smoothness;
+  /** Changes that would be made; links that follow along are counted apart. */
+  readonly changes: number;
 }
 
 export function rehearseStage(context: Context, shell: CurrentShell): RehearseStageView {
@@ -33,7 +36,7 @@ export function rehearseStage(context: Context, shell: CurrentShell): RehearseSt
     planKey: shell.plan.key,
     combed: shell.kept !== null,
     sealed: view
-      ? { ...view, after: { ...view.after, audit: { ...view.after.audit, findings: openAfter } }, smoothnessAfter: smoothnessOf(view.after.audit.counts, openAfter) }
+      ? { ...view, after: { ...view.after, audit: { ...view.after.audit, findings: openAfter } }, smoothnessAfter: smoothnessOf(view.after.audit.counts, openAfter), changes: countChanges(view.results, 'done') }
       : null,
     before: { sketch: sketchOfVersion(shell.version), findings: shell.open, smoothness: shell.smoothness },
   };

@@ -133,7 +133,6 @@ export function BringInForm() {
             label={field.label}
             type={'type' in field ? field.type : 'text'}
             placeholder={field.hint}
-            helperText={'type' in field ? undefined : field.hint}
             value={values[field.key] ?? ''}
             onChange={(event) => setValues((now) => ({ ...now, [field.key]: event.target.value }))}
             slotProps={{ inputLabel: { shrink: true } }}

@@ -3,6 +3,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { plural } from '@/core/text/plural';
 import type { LedgerLine, RunSummary } from '@/services/carry-out/order-run';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
@@ -51,10 +52,10 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
           <h1>
             {last.state === 'undone'
               ? 'The last run was taken back: all is as before'
-              : `Done: ${removed.items} items, ${removed.files} files and ${removed.events} events are gone`}
+              : `Done: ${plural(removed.items, 'item')}, ${plural(removed.files, 'file')} and ${plural(removed.events, 'event')} are gone`}
           </h1>
           <p className="soft number" style={{ margin: '4px 0 0' }}>
-            {last.summary.done} changes made, {last.summary.blocked} blocked, {last.summary.relinked} links led elsewhere.
+            {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked, {plural(last.summary.relinked, 'link')} led elsewhere.
           </p>
         </div>
         {last.state === 'done' && (
@@ -75,7 +76,7 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
               <span className="soft">taken back</span>
             ) : run.undoable ? (
               <Button variant="outlined" disabled={busy} onClick={() => void undo.start(`/api/shells/${id}/undo`, { runId: run.id })}>
-                Take back this run ({run.summary.done} changes)
+                Take back this run ({plural(run.summary.done, 'change')})
               </Button>
             ) : (
               <span className="soft">something was changed after it</span>

@@ -70,7 +70,7 @@ function drawStretches(context: CanvasRenderingContext2D, model: CoatModel, layo
     context.globalAlpha = 0.1;
     if (first.y === last.y) context.fillRect(first.x - first.width, first.y - layout.rowHeight + 2, last.x - first.x + 2 * first.width, layout.rowHeight - 2);
     context.globalAlpha = 1;
-    if (layout.rowHeight > 50) context.fillText(stretch.label, Math.min(first.x, layout.width - 110), first.y - layout.rowHeight + 12);
+    if (layout.rowHeight > 80) context.fillText(stretch.label, Math.min(first.x, layout.width - 110), first.y - layout.rowHeight + 12);
   }
 }
 

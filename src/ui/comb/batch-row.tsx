@@ -43,7 +43,7 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
       <div className={styles.actions}>
         <Button
           size="small"
-          variant="outlined"
+          variant={batch.safe || looked || inPlan || !label ? 'outlined' : 'contained'}
           aria-expanded={open}
           aria-controls={panel}
           onClick={() => {

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { families, familyTitles } from '@/core/checks/finding';
+import { plural } from '@/core/text/plural';
 import type { CombView } from '@/services/comb/comb-view';
 import { Coat } from '../coat/coat';
 import { JobProgress } from '../jobs/job-progress';
@@ -74,7 +75,7 @@ export function CombStage({ view }: { view: CombView }) {
               What students would notice first
             </h2>
             <Link href={`/shells/${view.id}/decide`} className="soft">
-              all {view.findings.length} findings
+              all {plural(view.findings.length, 'finding')}
             </Link>
           </div>
           {view.batches.length === 0 && <p>Nothing found. Go on to see it as students would, or export it, on Prove.</p>}
@@ -102,7 +103,7 @@ export function CombStage({ view }: { view: CombView }) {
         <FamilyTable id={view.id} findings={view.findings} />
         {view.planSize > 0 && (
           <Button variant="contained" href={`/shells/${view.id}/rehearse`}>
-            Rehearse {view.planSize} changes
+            Rehearse {plural(view.planSize, 'change')}
           </Button>
         )}
         <Unsaid view={view} />

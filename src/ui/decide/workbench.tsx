@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { families, familyTitles, urgencies, urgencyTitles, type Finding } from '@/core/checks/finding';
+import { plural } from '@/core/text/plural';
 import type { CombView } from '@/services/comb/comb-view';
 import { UprightCoat } from '../coat/upright-coat';
 import { useDecisions } from '../comb/use-decisions';
@@ -223,7 +224,7 @@ export function Workbench({ view }: { view: CombView }) {
           <span style={{ flex: 1 }} />
           {view.planSize > 0 && (
             <Button href={`/shells/${view.id}/rehearse`} variant="text">
-              Rehearse {view.planSize} changes
+              Rehearse {plural(view.planSize, 'change')}
             </Button>
           )}
         </div>

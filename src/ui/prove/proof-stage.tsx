@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { familyTitles } from '@/core/checks/finding';
+import { plural } from '@/core/text/plural';
 import type { Comparison } from '@/services/prove/comparison';
 import { Coat } from '../coat/coat';
 import { JobProgress } from '../jobs/job-progress';
@@ -46,11 +47,11 @@ export function ProofStage(props: ProofProps) {
                 ? `${comparison.before.smoothness.percent} % smooth before, ${percent} % now`
                 : props.open === 0
                   ? 'It lies smooth'
-                  : `${percent} % smooth; ${props.open} findings are open`}
+                  : `${percent} % smooth; ${plural(props.open, 'finding')} open`}
           </h1>
           <p className="soft" style={{ margin: '4px 0 0' }}>
             {comparison
-              ? `${comparison.closed.length} findings closed, ${comparison.caused.length} came up, ${comparison.after.findings.length} are open.`
+              ? `${plural(comparison.closed.length, 'finding')} closed, ${comparison.caused.length} came up, ${comparison.after.findings.length} still open.`
               : props.hasRun
                 ? 'The result is compared with what was before as soon as it has been combed.'
                 : 'Nothing has been carried out yet, so there is nothing to compare.'}

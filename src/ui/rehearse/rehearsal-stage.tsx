@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { plural } from '@/core/text/plural';
 import type { RehearseStageView, SealedView } from '@/services/rehearse/rehearse-view';
 import { Coat } from '../coat/coat';
 import { SmallCloth } from '../frame/cloth';
@@ -42,7 +43,7 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
   if (!view.sealed)
     return (
       <div className={styles.page}>
-        <h1>Rehearsing {view.planSize} changes</h1>
+        <h1>Rehearsing {plural(view.planSize, 'change')}</h1>
         <JobProgress job={rehearsal} label="Rehearsing" />
         {rehearsal.trouble && (
           <div>
@@ -54,14 +55,14 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
       </div>
     );
   const running = run.view?.state === 'waiting' || run.view?.state === 'running' || run.view?.state === 'done';
-  const done = view.sealed.results.filter((r) => r.outcome === 'done').reduce((n, r) => n + r.step.targets.length, 0);
+  const { changes } = view.sealed;
   return (
     <div className={styles.page}>
       <Rehearsed view={view} sealed={view.sealed} />
       <div className={styles.foot}>
         <SmallCloth code={view.code} title={view.title} />
-        <Button variant="contained" size="large" disabled={running || done === 0} onClick={() => void run.start(`/api/shells/${view.id}/run`)}>
-          Carry out {done} changes
+        <Button variant="contained" size="large" disabled={running || changes === 0} onClick={() => void run.start(`/api/shells/${view.id}/run`)}>
+          Carry out {plural(changes, 'change')}
         </Button>
         <span className="soft">A restore point is made first; the whole run can be taken back.</span>
         <JobProgress job={run} label="Carrying out" />
@@ -72,7 +73,7 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
 
 function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedView }) {
   const blocked = sealed.results.filter((r) => r.outcome === 'blocked');
-  const nothing = sealed.results.filter((r) => r.outcome === 'nothing');
+  const nothing = sealed.results.filter((r) => r.outcome === 'nothing' && r.step.action !== 'relink');
   const done = sealed.results.filter((r) => r.outcome === 'done');
   const { removed } = sealed;
   const gone = removed.items + removed.files + removed.events + removed.gradeCategories + removed.gradeColumns + removed.banks;
@@ -90,8 +91,8 @@ function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedVi
     <>
       <div>
         <h1>
-          {gone > 0 ? `${gone} things would go` : `${done.reduce((n, r) => n + r.step.targets.length, 0)} things would change`}
-          {sealed.broken.length ? `, and ${sealed.broken.length} links would break` : ', and no link would break'}
+          {gone > 0 ? `${plural(gone, 'thing')} would go` : `${plural(sealed.changes, 'thing')} would change`}
+          {sealed.broken.length ? `, and ${plural(sealed.broken.length, 'link')} would break` : ', and no link would break'}
         </h1>
         <p className="soft" style={{ margin: '4px 0 0' }}>
           Tried on a copy just now; nothing has been changed yet. Everything that goes returns if you take the run back: its restore point holds items, files and events whole.

@@ -13,6 +13,7 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar } from 'notistack';
 import { useMemo, useState } from 'react';
 import { families, familyTitles } from '@/core/checks/finding';
+import { plural } from '@/core/text/plural';
 import type { ShellLine } from '@/services/shells/shell-list';
 import { SmallCloth } from '../frame/cloth';
 import { send } from '../jobs/use-job';
@@ -73,10 +74,10 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '14px 0' }}>
         <TextField size="small" label="Filter by code, title or term" value={filter} onChange={(e) => setFilter(e.target.value)} sx={{ width: 300 }} />
         <Button variant="outlined" disabled={chosen.size === 0 || busy} onClick={comb}>
-          {busy ? 'Combing …' : `Comb ${chosen.size === 1 ? '1 shell' : `${chosen.size} shells`}`}
+          {busy ? 'Combing …' : `Comb ${plural(chosen.size, 'shell')}`}
         </Button>
         <span className="soft number" role="status">
-          {shown.length === shells.length ? `${shells.length} shells` : `${shown.length} of ${shells.length} shells`}
+          {shown.length === shells.length ? plural(shells.length, 'shell') : `${shown.length} of ${plural(shells.length, 'shell')}`}
         </span>
       </div>
       <div style={{ background: 'var(--sheet)', border: '1px solid var(--line)', borderRadius: 8, overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Shells">

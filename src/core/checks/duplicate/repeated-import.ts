@@ -52,12 +52,12 @@ export const repeatedImport = defineCheck({
         subjects: subjects.map((i) => ({ type: 'item', ref: i.ref })),
         keep: named[0]?.ref ?? null,
         evidence: [
+          { label: 'Equal in content', value: differ.length ? `${targets.size} of ${subjects.length}; ${differ.length} differ and stay` : `all ${subjects.length}` },
           { label: 'Stands first at', value: places(named, facts.outline), where: named[0]?.ref },
           ...later.map((copy) => {
             const there = copy.filter((i) => i !== null);
             return { label: 'Stands again at', value: places(there, facts.outline), where: there[0]?.ref };
           }),
-          { label: 'Equal in content', value: `${targets.size} of ${subjects.length}` },
           ...differ.map((i) => ({ label: 'Differs and stays', value: i.title, where: i.ref })),
           ...batchEvidence(subjects),
         ],

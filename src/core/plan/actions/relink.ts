@@ -9,8 +9,8 @@ export interface RelinkResult {
   readonly edits: readonly Edit[];
   /** The contents and files whose addresses were rewritten, and how many in each. */
   readonly rewritten: ReadonlyMap<NodeKey, number>;
-  /** How many pairs had anything to lead elsewhere. */
-  readonly used: ReadonlySet<string>;
+  /** Pairs that had anything to lead elsewhere, each with the nodes that named it. */
+  readonly used: ReadonlyMap<string, ReadonlySet<NodeKey>>;
 }
 
 interface Target {
@@ -29,7 +29,12 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
   const goals = new Map<NodeKey, FilePath>();
   const contents = new Map<ContentId, ContentId>();
   const fileContents = new Map<ContentId, ContentId>();
-  const used = new Set<string>();
+  const used = new Map<string, Set<NodeKey>>();
+  const note = (pair: string, by: NodeKey) => {
+    const users = used.get(pair);
+    if (users) users.add(by);
+    else used.set(pair, new Set([by]));
+  };
   const pairOfNode = new Map<NodeKey, string>();
   const pairOfContent = new Map<ContentId, string>();
   const lookup = makeLookup(shell);
@@ -50,7 +55,7 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
   for (const [node, pair] of pairOfNode)
     for (const edge of graph.incoming.get(node) ?? [])
       if (edge.kind === 'address' && edge.start >= 0 && !edge.based) {
-        used.add(pair);
+        note(pair, edge.from);
         const list = changes.get(edge.from);
         if (list) list.push(edge);
         else changes.set(edge.from, [edge]);
@@ -68,7 +73,7 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
   const changeContent = (content: Content): Content => {
     const edges = changes.get(`content:${content.id}`) ?? [];
     const dependencies = content.dependencies.some((d) => contents.has(d))
-      ? [...new Set(content.dependencies.map((d) => redirect(d)))].filter((d) => d !== content.id)
+      ? [...new Set(content.dependencies.map((d) => redirect(d, content.id)))].filter((d) => d !== content.id)
       : content.dependencies;
     if (!edges.length && dependencies === content.dependencies) return content;
     if (edges.length) rewritten.set(`content:${content.id}`, edges.length);
@@ -77,11 +82,11 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
     );
     return { ...content, texts: edges.length ? texts : content.texts, dependencies };
   };
-  const redirect = (id: ContentId): ContentId => {
+  const redirect = (id: ContentId, by: ContentId): ContentId => {
     const to = contents.get(id);
     if (!to) return id;
     const pair = pairOfContent.get(id);
-    if (pair) used.add(pair);
+    if (pair) note(pair, `content:${by}`);
     return to;
   };
   const changeFile = (file: ShellFile): ShellFile => {
@@ -97,9 +102,9 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
       const requires = item.requires.some((r) => pairs.has(r))
         ? [...new Set(item.requires.map((r) => (pairs.get(r) ?? r) as ItemRef))].filter((r) => r !== item.ref)
         : item.requires;
-      if (requires !== item.requires) for (const r of item.requires) if (pairs.has(r)) used.add(r);
+      if (requires !== item.requires) for (const r of item.requires) if (pairs.has(r)) note(r, `item:${item.ref}`);
       const content = item.content && item.kind === 'file' ? (fileContents.get(item.content) ?? item.content) : item.content;
-      if (content !== item.content && item.content) used.add(pairOfContent.get(item.content) ?? '');
+      if (content !== item.content && item.content) note(pairOfContent.get(item.content) ?? '', `item:${item.ref}`);
       return requires === item.requires && content === item.content ? item : { ...item, requires, content };
     }),
   ];
