@@ -28,9 +28,8 @@ export interface Archive {
 
 const zeroBytes = Buffer.alloc(0);
 
-/** Opens a zip file (PKWARE APPNOTE 6.3) within limits. Names that leave the package, links and encrypted entries are left out and reported. */
-export async function openArchive(file: string, limits: ArchiveLimits = defaultLimits): Promise<Result<Archive>> {
-  const name = file.slice(file.lastIndexOf('/') + 1);
+/** Opens a zip file (PKWARE APPNOTE 6.3) within limits. Names that leave the package, links and encrypted entries are left out and reported; trouble calls the file `name`. */
+export async function openArchive(file: string, name: string, limits: ArchiveLimits = defaultLimits): Promise<Result<Archive>> {
   let size: number;
   try {
     const stats = statSync(file);

@@ -35,11 +35,12 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
   const events: CourseEvent[] = [];
   const seen = new Map<string, number>();
   const context: Context = { zone, zones: own, until };
-  const overridden = new Map<string, Set<string>>();
+  const overridden = new Map<string, Set<LocalDateTime>>();
   for (const { source, line } of parts.events) {
     let event: CourseEvent;
+    let replaces: LocalDateTime | null;
     try {
-      event = readEvent(source, context);
+      ({ event, replaces } = readEvent(source, context));
     } catch (error) {
       note('event-unreadable', `an event can’t be read (${error instanceof Error ? error.message : 'unknown reason'}); it is left out`, line);
       continue;
@@ -47,14 +48,14 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
     const key = event.recurrenceId === null ? event.uid : `${event.uid}#${event.recurrenceId}`;
     const n = (seen.get(key) ?? 0) + 1;
     seen.set(key, n);
-    if (event.recurrenceId !== null) overridden.set(event.uid, (overridden.get(event.uid) ?? new Set()).add(event.recurrenceId));
+    if (replaces !== null) overridden.set(event.uid, (overridden.get(event.uid) ?? new Set()).add(replaces));
     events.push(n === 1 ? { ...event, ref: eventRef(key) } : { ...event, ref: eventRef(`${key}~${n}`) });
     if (n > 1) note('uid-twice', `the UID ${event.uid} stands twice`, line);
   }
   // What an override replaces is no occurrence of the series any more.
   const final = events.map((e) => {
     const gone = overridden.get(e.uid);
-    return e.recurrence && gone ? { ...e, occurrences: e.occurrences.filter((o) => !gone.has(compact(o)) && !gone.has(compact(o).slice(0, 8))) } : e;
+    return e.recurrence && gone ? { ...e, occurrences: e.occurrences.filter((o) => !gone.has(o)) } : e;
   });
   const frame: CalendarFrame = { head: parts.head, others: parts.others.map((o) => o.source) };
   return good({ events: final, frame, notes, timeZone });
@@ -66,7 +67,8 @@ interface Context {
   readonly until: LocalDate | null;
 }
 
-function readEvent(source: string, context: Context): CourseEvent {
+/** One event, and the moment on the shell's clock of the occurrence that it replaces, where it is an override. */
+function readEvent(source: string, context: Context): { event: CourseEvent; replaces: LocalDateTime | null } {
   const component = new ICAL.Component(ICAL.parse(source) as unknown[]);
   const text = (property: string) => String(component.getFirstPropertyValue(property) ?? '').trim();
   const uid = text('uid');
@@ -91,7 +93,7 @@ function readEvent(source: string, context: Context): CourseEvent {
   const location = text('location');
   const conferences = component.getAllProperties('conference').map((p) => String(p.getFirstValue() ?? ''));
   const links = [text('url'), ...conferences, ...addressesIn(location), ...addressesIn(description)].filter((l) => l !== '');
-  return {
+  const event: CourseEvent = {
     ref: eventRef(uid),
     uid,
     recurrenceId: recurrenceProperty ? compactTime(recurrenceProperty.getFirstValue() as ICAL.Time) : null,
@@ -109,6 +111,7 @@ function readEvent(source: string, context: Context): CourseEvent {
     modified: moment('last-modified'),
     source,
   };
+  return { event, replaces: moment('recurrence-id') };
 }
 
 const addressesIn = (text: string): string[] => text.match(/https?:\/\/[^\s<>"]+[^\s<>".,;:)]/g) ?? [];

@@ -22,6 +22,8 @@ export function splitComponents(text: string): CalendarParts | null {
     const begin = /^BEGIN:(.+?)\s*$/i.exec(line);
     const end = /^END:(.+?)\s*$/i.exec(line);
     if (open) {
+      // The calendar ends where a component of it has not: that one is cut short.
+      if (end?.[1]?.toUpperCase() === 'VCALENDAR') break;
       if (begin) open.depth += 1;
       if (end && (open.depth -= 1) === 0) {
         const source = lines.slice(open.from, i + 1).join('\r\n');

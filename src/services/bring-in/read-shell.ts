@@ -24,7 +24,7 @@ export interface ShellReading {
 export async function readShell(inputs: ShellInputs, options: ReadOptions = {}): Promise<Result<ShellReading & { readonly archive: Archive }>> {
   const problem = checkFlags(inputs);
   if (problem) return problem;
-  const archive = await openArchive(inputs.package.path);
+  const archive = await openArchive(inputs.package.path, inputs.package.name);
   if (!archive.ok) return archive;
   const reading = await readParts(inputs, archive.value, options);
   if (!reading.ok) {
