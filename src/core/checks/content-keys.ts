@@ -50,7 +50,16 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     const path = content.href ?? content.files[0];
     return path === undefined ? null : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
   };
+  // A page that many link to is asked for with every link.
+  const plain = new Map<ContentId, string>();
   const plainKey = (content: Content): string => {
+    const known = plain.get(content.id);
+    if (known !== undefined) return known;
+    const made = makePlainKey(content);
+    plain.set(content.id, made);
+    return made;
+  };
+  const makePlainKey = (content: Content): string => {
     switch (content.kind) {
       case 'file':
       case 'other':
@@ -66,36 +75,46 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
         return `text ${fingerprint(content.kind, textOf(content))}`;
     }
   };
-  const targetKeys = (content: Content, pageKey: (page: Content) => string): string[] => {
+  /** What each address leads to, in order: by what stands there, and loosely by the title of a page. */
+  const targetKeys = (content: Content): { readonly exact: string[]; readonly loose: string[] } => {
+    const exact: string[] = [];
+    const loose: string[] = [];
     const at = content.textPath;
-    if (!at) return [];
-    return scansOfContent(content).flatMap((scan) =>
-      scan.addresses.map((address) => {
+    if (!at) return { exact, loose };
+    const both = (key: string) => {
+      exact.push(key);
+      loose.push(key);
+    };
+    for (const scan of scansOfContent(content))
+      for (const address of scan.addresses) {
         const meaning = readAddress(address.value, at, scan.base, graph.paths);
-        if (meaning.to === 'outside') return webAddressKey(address.value);
-        if (meaning.to !== 'package') return address.value;
-        if (meaning.found === null) return `missing ${meaning.asked}`;
-        const bytes = fileByPath.get(meaning.found)?.sha256;
-        if (bytes) return `bytes ${bytes}`;
-        const node = graph.nodeOfPath(meaning.found);
-        const target = node?.startsWith('content:') ? contents.get(node.slice(8) as ContentId) : undefined;
-        return target ? pageKey(target) : `path ${meaning.found}`;
-      }),
-    );
+        if (meaning.to === 'outside') both(webAddressKey(address.value));
+        else if (meaning.to !== 'package') both(address.value);
+        else if (meaning.found === null) both(`missing ${meaning.asked}`);
+        else {
+          const bytes = fileByPath.get(meaning.found)?.sha256;
+          const node = bytes ? null : graph.nodeOfPath(meaning.found);
+          const page = node?.startsWith('content:') ? contents.get(node.slice(8) as ContentId) : undefined;
+          if (page) {
+            exact.push(plainKey(page));
+            loose.push(`titled ${page.kind} ${titleKey(page.title)}`);
+          } else both(bytes ? `bytes ${bytes}` : `path ${meaning.found}`);
+        }
+      }
+    return { exact, loose };
   };
   const bodyOf = (content: Content): BodyKey => {
     const known = bodies.get(content.id);
     if (known) return known;
     const text = textOf(content);
-    const targets = targetKeys(content, plainKey);
-    const named = targetKeys(content, (page) => `titled ${page.kind} ${titleKey(page.title)}`);
+    const { exact, loose } = targetKeys(content);
     const bodyKey = (list: readonly string[]) => (text === '' && list.length === 0 ? null : digest([text, content.answerKey, ...list].join('\u0000')));
     const hasBody = content.texts.length > 0 || content.textPath !== null;
     const made: BodyKey = !hasBody
       ? { key: plainKey(content), loose: plainKey(content), words: 0 }
       : {
-          key: bodyKey(targets),
-          loose: bodyKey(named),
+          key: bodyKey(exact),
+          loose: bodyKey(loose),
           words: countWords(
             scansOfContent(content)
               .map((s) => s.text)

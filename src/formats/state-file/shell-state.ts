@@ -39,6 +39,7 @@ export function writeState(shell: Shell): string {
   const state: ShellState = {
     schema: 'currycomb.shell-state/1',
     code: shell.code,
+    title: shell.title,
     timeZone: shell.timeZone,
     term: shell.term,
     previousTerm: shell.previousTerm,
@@ -101,6 +102,7 @@ export function applyState(shell: Shell, state: ShellState): Shell {
   return {
     ...shell,
     code: state.code,
+    title: shell.title || state.title,
     timeZone: state.timeZone,
     term: state.term as Shell['term'],
     previousTerm: state.previousTerm as Shell['previousTerm'],

@@ -33,6 +33,7 @@ const fileState = z.strictObject({
 export const stateSchema = z.strictObject({
   schema: z.literal('currycomb.shell-state/1'),
   code: text,
+  title: text,
   timeZone: text,
   term: term,
   previousTerm: term.nullable(),

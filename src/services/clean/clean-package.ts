@@ -115,8 +115,7 @@ async function cleanInto(work: string, inputs: ShellInputs, options: CleanOption
       if (blocked.length && !options.leaveBlocked)
         return good({ kind: 'blocked', lines: blocked.map((r) => `${r.step.action} ${r.step.targets.join(' ')}: ${r.reason ?? 'blocked'}`) });
       for (const f of chosen) ledger.accepted.push({ id: f.id, check: f.check });
-      for (const r of blocked) stuck.add(r.step.from);
-      for (const f of chosen) if (!run.results.some((r) => r.step.from === f.id && r.outcome === 'done')) stuck.add(f.id);
+      for (const r of run.results) if (r.outcome !== 'done' && r.step.action !== 'relink') for (const t of r.step.targets) stuck.add(`${r.step.action} ${t}`);
       note(ledger, run);
       shell = run.after;
       if (options.dryRun) audit = auditShell(shell, options.rules);
@@ -162,7 +161,8 @@ function readPlan(value: unknown, shell: Shell): Result<Plan> {
 
 function chooseFindings(audit: Audit, accept: Acceptance, stuck: ReadonlySet<string>): Finding[] {
   const wanted = (f: Finding) => ('checks' in accept ? accept.checks.includes(f.check) : f.remedy?.kind === 'safe');
-  return audit.findings.filter((f) => f.remedy !== null && wanted(f) && !stuck.has(f.id));
+  const free = ({ remedy }: Finding) => remedy !== null && remedy.targets.some((t) => !stuck.has(`${remedy.action} ${t}`));
+  return audit.findings.filter((f) => wanted(f) && free(f));
 }
 
 function note(ledger: Ledger, run: PlanRun): void {
