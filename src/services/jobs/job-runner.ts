@@ -99,6 +99,13 @@ export class JobRunner {
     return true;
   }
 
+  /** Ends the worker thread; what it was doing is thrown away. */
+  async close(): Promise<void> {
+    const worker = this.worker;
+    this.worker = null;
+    await worker?.terminate();
+  }
+
   private next(): void {
     if (this.current) return;
     const order = this.queue.shift();

@@ -1,0 +1,220 @@
+import { existsSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync, copyFileSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ShellComposer } from '@/formats/cartridge/compose-shell';
+import type { LocalDate } from '@/core/time/local-date';
+import { readShell } from '../bring-in/read-shell';
+import { bringInSchema, orderBringIn, uploadsDir } from '../bring-in/order-bring-in';
+import { orderRun, orderUndo, ledgerOf, summaryOf } from '../carry-out/order-run';
+import { openContext, type Context } from '../context';
+import { orderComb } from '../comb/order-comb';
+import { combView } from '../comb/comb-view';
+import { decide } from '../decide/decisions';
+import { evidenceOf } from '../decide/evidence';
+import { compareRun } from '../prove/comparison';
+import { exportShell, shellReport } from '../prove/export-shell';
+import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
+import { frameView } from '../shells/frame-view';
+import { findRun, findShell, runsOf, type CurrentShell } from '../shells/current-shell';
+import { listShells } from '../shells/shell-list';
+
+jest.setTimeout(60_000);
+const today = '2027-01-04' as LocalDate;
+let folder: string;
+let context: Context;
+const worker = join(process.cwd(), 'dist/workers/job.mjs');
+
+beforeAll(() => {
+  if (!existsSync(worker)) throw new Error('Build the workers first: npm run build:workers');
+  folder = mkdtempSync(join(tmpdir(), 'currycomb-job-'));
+  context = openContext({ dataDir: folder, migrationsDir: join(process.cwd(), 'src/store/migrations'), workerFile: worker });
+});
+afterAll(async () => {
+  await context.jobs.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const ended = (id: string) =>
+  new Promise<NonNullable<ReturnType<Context['jobs']['view']>>>((resolve) => {
+    const look = () => {
+      const view = context.jobs.view(id);
+      if (view && view.state !== 'waiting' && view.state !== 'running') resolve(view);
+      else setTimeout(look, 15);
+    };
+    look();
+  });
+const idle = async () => {
+  while (!context.jobs.idle) await new Promise((r) => setTimeout(r, 15));
+};
+const job = async (ordered: { ok: boolean; value?: { jobId: string }; trouble?: { message: string } }) => {
+  if (!ordered.ok || !ordered.value) throw new Error(ordered.trouble?.message);
+  const view = await ended(ordered.value.jobId);
+  if (view.state !== 'done') throw new Error(view.trouble ?? view.state);
+  await idle();
+  return JSON.parse(view.result ?? 'null') as Record<string, string>;
+};
+const upload = (path: string, name: string) => {
+  const id = randomUUID();
+  copyFileSync(path, join(uploadsDir(context), id));
+  return { id, name };
+};
+const blobCount = () => readdirSync(join(folder, 'blobs')).reduce((n, f) => n + (f === 'new' ? 0 : readdirSync(join(folder, 'blobs', f)).length), 0);
+const now = (id: string): CurrentShell => findShell(context, id)!;
+
+async function bringIn(build: (c: ShellComposer) => void, code = 'HYD 1'): Promise<string> {
+  const c = new ShellComposer();
+  build(c);
+  const path = join(folder, `${randomUUID()}.imscc`);
+  await c.write(path);
+  const form = bringInSchema.parse({ package: upload(path, 'shell.imscc'), code, termStart: '2027-01-11', termEnd: '2027-05-07' });
+  return (await job(orderBringIn(context, form, today)))['shellId']!;
+}
+const doubled = (c: ShellComposer) => {
+  for (const k of ['a', 'b']) for (let n = 0; n < 6; n += 1) c.page(`Page ${n}`, `<p>The ${n}th text about the stream and its gauge.</p>`, { ref: `${k}${n}`, path: `${k}/p${n}.html` });
+  c.page('Outlook', '<p>See <a href="../b/p2.html">there</a> for more.</p>', { ref: 'o', path: 'x/o.html' });
+  c.file('left.txt', 'left over');
+};
+
+test('from a dropped package to the clean download, and all the way back', async () => {
+  const id = await bringIn(doubled);
+  expect(listShells(context)).toMatchObject([{ code: 'HYD 1', items: 13, percent: null, openTotal: 0 }]);
+  expect(readdirSync(uploadsDir(context))).toEqual([]);
+  await job({ ok: true, value: { jobId: orderComb(context, now(id)) } });
+  const combed = now(id);
+  const view = combView(combed);
+  expect(view.headline).toBe('6 items stand twice, and 1 file nothing points at');
+  expect(frameView(context, combed, new Date()).states.decide).toBe(`${combed.open.length} open`);
+  const pair = combed.open.find((f) => f.check === 'duplicate.same-content')!;
+  expect(evidenceOf(context, combed, pair.id)).toMatchObject({ items: [{ ref: 'a0', students: 'Shown' }, { ref: 'b0' }], difference: [{ side: 'both' }] });
+  expect(evidenceOf(context, combed, 'no-such-id')).toBeNull();
+
+  expect(orderRun(context, combed)).toMatchObject({ ok: false, trouble: { code: 'not-rehearsed' } });
+  expect(orderRehearsal(context, combed)).toMatchObject({ ok: false, trouble: { code: 'empty-plan' } });
+  const wanted = view.batches.flatMap((b) => b.findings);
+  expect(decide(context, combed, { decision: 'accept', findings: wanted })).toMatchObject({ ok: true });
+  const planned = now(id);
+  expect(planned.plan.size).toBe(7);
+  await job(orderRehearsal(context, planned));
+  expect(sealedRehearsal(context, now(id))).toMatchObject({ removed: { items: 6, files: 1 }, relinked: 1, broken: [], caused: [] });
+
+  // A plan that changes after its rehearsal has to be rehearsed again.
+  const file = combed.open.find((f) => f.check === 'orphan.unused-file')!;
+  decide(context, planned, { decision: 'reopen', findings: [file.id] });
+  expect(sealedRehearsal(context, now(id))).toBeNull();
+  decide(context, now(id), { decision: 'accept', findings: [file.id] });
+
+  const { runId } = await job(orderRun(context, now(id)));
+  const done = now(id);
+  expect(done.plan.size).toBe(0);
+  expect(done.smoothness).toEqual({ percent: 100, smooth: 7, total: 7 });
+  const run = findRun(context, id, runId!)!;
+  expect(summaryOf(run)).toMatchObject({ done: 7, blocked: 0, relinked: 1 });
+  expect(ledgerOf(context, run.id).map((l) => [l.direction, l.action, l.outcome])).toEqual([
+    ['do', 'relink', 'done'],
+    ['do', 'delete', 'done'],
+    ['do', 'delete', 'done'],
+  ]);
+  const proof = compareRun(context, done, run)!;
+  expect([proof.before.findings.length, proof.after.findings.length, proof.caused.length]).toEqual([combed.open.length, 0, 0]);
+
+  const exported = await exportShell(context, done, 'package');
+  if (!exported.ok) throw new Error(exported.trouble.message);
+  const blocks: Buffer[] = [];
+  for await (const block of exported.value.stream) blocks.push(block as Buffer);
+  const out = join(folder, 'out.imscc');
+  writeFileSync(out, Buffer.concat(blocks));
+  expect(statSync(out).size).toBe(exported.value.bytes);
+  const read = await readShell({ package: { path: out, name: 'out.imscc' }, today });
+  if (!read.ok) throw new Error(read.trouble.message);
+  read.value.archive.close();
+  expect(read.value.shell.items.map((i) => i.ref)).toEqual(['a0', 'a1', 'a2', 'a3', 'a4', 'a5', 'o']);
+  expect(read.value.shell.contents.at(-1)!.texts[0]).toBe('<p>See <a href="../a/p2.html">there</a> for more.</p>');
+  expect(shellReport(context, done)).toContain('100 % smooth');
+  expect(await exportShell(context, done, 'events')).toMatchObject({ ok: false, trouble: { code: 'export-failed' } });
+
+  await job(orderUndo(context, done, run));
+  const back = now(id);
+  expect(back.version.id).toBe(combed.version.id);
+  expect(back.version.fingerprint).toBe(combed.version.fingerprint);
+  expect(back.open.map((f) => f.id)).toEqual(combed.open.map((f) => f.id));
+  expect(runsOf(context, id)[0]!.state).toBe('undone');
+  expect(orderUndo(context, back, findRun(context, id, runId!)!)).toMatchObject({ ok: false, trouble: { code: 'undone-already' } });
+  expect(ledgerOf(context, runId!).filter((l) => l.direction === 'undo')).toHaveLength(3);
+});
+
+test('what was left be stays so for the course, and can be opened again', async () => {
+  const first = await bringIn(doubled, 'GEO 9');
+  await job({ ok: true, value: { jobId: orderComb(context, now(first)) } });
+  const file = now(first).open.find((f) => f.check === 'orphan.unused-file')!;
+  decide(context, now(first), { decision: 'leave-be', findings: [file.id] });
+  expect(now(first).leftBe.map((f) => f.id)).toEqual([file.id]);
+  // Next term: the same course under other identifiers and paths.
+  const second = await bringIn((c) => {
+    c.page('Only page', '<p>Something new for this term altogether.</p>');
+    c.file('moved/left-again.txt', 'left over');
+  }, 'geo 9');
+  await job({ ok: true, value: { jobId: orderComb(context, now(second)) } });
+  expect(now(second).leftBe).toHaveLength(1);
+  decide(context, now(second), { decision: 'reopen', findings: [now(second).leftBe[0]!.id] });
+  expect(now(second).leftBe).toEqual([]);
+  expect(now(first).leftBe).toEqual([]);
+});
+
+test('another remedy than the proposed one becomes a step of the plan', async () => {
+  const id = await bringIn(doubled, 'BIO 2');
+  await job({ ok: true, value: { jobId: orderComb(context, now(id)) } });
+  const pair = now(id).open.find((f) => f.check === 'duplicate.repeated-import')!;
+  expect(decide(context, now(id), { decision: 'change', findings: [pair.id], step: { action: 'hide', targets: [...pair.remedy!.targets], params: {}, from: 'hand' } })).toMatchObject({ ok: true });
+  await job(orderRehearsal(context, now(id)));
+  expect(sealedRehearsal(context, now(id))).toMatchObject({ removed: { items: 0 }, lost: ['Page 0', 'Page 1', 'Page 2', 'Page 3', 'Page 4', 'Page 5'] });
+  expect(decide(context, now(id), { decision: 'accept', findings: ['0123456789ab'] })).toMatchObject({ ok: false, trouble: { code: 'finding-gone' } });
+});
+
+test('a package that can’t be read leaves nothing behind: no row, no blob, no upload', async () => {
+  const before = { shells: listShells(context).length, blobs: blobCount() };
+  const bad = join(folder, 'bad.imscc');
+  writeFileSync(bad, 'not a zip');
+  const form = bringInSchema.parse({ package: upload(bad, 'bad.imscc') });
+  const ordered = orderBringIn(context, form, today);
+  const view = await ended(ordered.ok ? ordered.value.jobId : '');
+  expect(view).toMatchObject({ state: 'failed', trouble: expect.stringContaining('“bad.imscc” can’t be read as a zip archive') });
+
+  // A calendar that is none, after the whole package had been stored.
+  const c = new ShellComposer();
+  doubled(c);
+  c.file('big.txt', 'something that no other shell has');
+  const good = join(folder, 'good.imscc');
+  await c.write(good);
+  const second = orderBringIn(context, bringInSchema.parse({ package: upload(good, 'good.imscc'), events: upload(bad, 'bad.ics') }), today);
+  expect(await ended(second.ok ? second.value.jobId : '')).toMatchObject({ state: 'failed', trouble: expect.stringContaining('“bad.ics” is not an iCalendar file') });
+  expect({ shells: listShells(context).length, blobs: blobCount() }).toEqual(before);
+  expect(readdirSync(uploadsDir(context))).toEqual([]);
+});
+
+test('a cancelled job changes nothing, and a restart says so of what it cut off', async () => {
+  const before = listShells(context).length;
+  const c = new ShellComposer();
+  doubled(c);
+  const path = join(folder, 'cancel.imscc');
+  await c.write(path);
+  const ordered = orderBringIn(context, bringInSchema.parse({ package: upload(path, 'x.imscc') }), today);
+  const id = ordered.ok ? ordered.value.jobId : '';
+  expect(context.jobs.cancel(id)).toBe(true);
+  expect(await ended(id)).toMatchObject({ state: 'cancelled' });
+  expect(context.jobs.cancel(id)).toBe(false);
+  expect(listShells(context).length).toBe(before);
+
+  const again = orderBringIn(context, bringInSchema.parse({ package: upload(path, 'x.imscc') }), today);
+  const restarted = openContext({ dataDir: folder, migrationsDir: join(process.cwd(), 'src/store/migrations'), workerFile: worker });
+  expect(restarted.jobs.view(again.ok ? again.value.jobId : '')).toMatchObject({ state: 'failed', trouble: expect.stringContaining('restarted') });
+  await idle();
+});
+
+test('a form that makes no sense is refused by its field', () => {
+  const ok = { package: { id: randomUUID(), name: 'x' } };
+  expect(bringInSchema.safeParse({ ...ok, termStart: '2027-02-30' }).error?.issues[0]?.message).toMatch(/“2027-02-30” is no day/);
+  expect(bringInSchema.safeParse({ ...ok, timeZone: 'Mars' }).success).toBe(false);
+  expect(bringInSchema.safeParse({ package: { id: '../../etc/passwd', name: 'x' } }).success).toBe(false);
+  expect(orderBringIn(context, bringInSchema.parse(ok), today)).toMatchObject({ ok: false, trouble: { code: 'upload-gone' } });
+});
