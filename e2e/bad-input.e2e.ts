@@ -1,0 +1,116 @@
+import { mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { item, makeZip, manifest } from '@/services/__tests__/make-package';
+import { clickText, setField, startStage, waitForText, type Stage } from './browser';
+import { watchPage } from './watch-page';
+
+let stage: Stage;
+let page: Page;
+let complaints: string[];
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-bad-'));
+beforeAll(async () => {
+  stage = await startStage();
+  page = await stage.open('/bring-in');
+  complaints = watchPage(page);
+});
+afterAll(async () => {
+  await stage.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+async function offer(files: Readonly<Record<string, string>>): Promise<void> {
+  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  for (const [slot, path] of Object.entries(files)) {
+    const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
+    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(path);
+  }
+}
+const alert = async () => {
+  await page.waitForSelector('[role=alert]', { timeout: 20_000 });
+  return page.$eval('[role=alert]', (e) => (e as HTMLElement).innerText.trim());
+};
+const good = () => makeZip(join(folder, 'good.imscc'), { 'imsmanifest.xml': manifest(item('a', 'A'), '') });
+
+describe('each gets one clear sentence, and nothing is half stored', () => {
+  test('no package at all', async () => {
+    await offer({});
+    await clickText(page, 'button', 'Bring in');
+    expect(await alert()).toBe('Choose a course package first: an .imscc or .zip file.');
+  });
+  test.each([
+    ['a truncated zip', /^“half.imscc” can’t be read as a zip archive: it is damaged, cut short or something else\. Export the package again\.$/],
+    ['a zip without manifest', /^The package has no imsmanifest.xml, so it is no course package; export the course as a Common Cartridge\.$/],
+    ['a manifest with a document type', /^imsmanifest.xml has a document type, which is not allowed here\. Export the package again, or ask whoever made it\.$/],
+    ['an .ics that is not one', /^“page.ics” is not an iCalendar file: it does not begin with BEGIN:VCALENDAR\. Export the calendar as \.ics\.$/],
+    ['a sheet that is none', /^“sheet.csv” has neither a column “ref” nor a column “title” in its first row/],
+  ] as const)('%s', async (what, sentence) => {
+    const files: Record<string, string> = {};
+    if (what === 'a truncated zip') {
+      files['package'] = await makeZip(join(folder, 'half.imscc'), { 'imsmanifest.xml': manifest('', ''), 'x.txt': 'y'.repeat(9000) });
+      truncateSync(files['package'], 120);
+    } else if (what === 'a zip without manifest') files['package'] = await makeZip(join(folder, 'none.zip'), { 'a.txt': 'x' });
+    else if (what === 'a manifest with a document type') files['package'] = await makeZip(join(folder, 'doctype.imscc'), { 'imsmanifest.xml': '<!DOCTYPE manifest [<!ENTITY x SYSTEM "file:///etc/passwd">]><manifest>&x;</manifest>' });
+    else {
+      files['package'] = await good();
+      const side = join(folder, what === 'an .ics that is not one' ? 'page.ics' : 'sheet.csv');
+      writeFileSync(side, 'name,colour\n<html>,red\n');
+      files[what === 'an .ics that is not one' ? 'events' : 'status'] = side;
+    }
+    await offer(files);
+    await clickText(page, 'button', 'Bring in');
+    expect(await alert()).toMatch(sentence);
+    expect(readdirSync(join(stage.dataDir, 'uploads'))).toEqual([]);
+    expect(readdirSync(join(stage.dataDir, 'blobs')).flatMap((f) => readdirSync(join(stage.dataDir, 'blobs', f)))).toEqual([]);
+    await page.goto(stage.address, { waitUntil: 'load' });
+    await waitForText(page, 'No shell has been brought in yet');
+  });
+  test('a day that does not exist', async () => {
+    await offer({ package: await good() });
+    await setField(page, 'code', 'X 1');
+    await page.$eval('input[name=termStart]', (e) => ((e as HTMLInputElement).type = 'text'));
+    await setField(page, 'termStart', '2027-02-30');
+    await clickText(page, 'button', 'Bring in');
+    expect(await alert()).toMatch(/termStart: “2027-02-30” is no day; write it as 2027-01-11/);
+  });
+  test('unknown refs in a sheet are reported, the rest comes in', async () => {
+    const side = join(folder, 'status.csv');
+    writeFileSync(side, 'ref,visible\nnobody,no\na,no\n');
+    await offer({ package: await good(), status: side });
+    await clickText(page, 'button', 'Bring in');
+    await waitForText(page, 'nothing in the package is called “nobody”; the row is left out');
+    await waitForText(page, 'status.csv, row 1');
+  });
+  test('a shell that is not there', async () => {
+    await page.goto(`${stage.address}/shells/nothing/comb`, { waitUntil: 'load' });
+    await waitForText(page, 'This page is not here');
+  });
+});
+
+describe('only pages of this computer are answered', () => {
+  const ask = (path: string, headers: Record<string, string>, method = 'GET') =>
+    new Promise<number>((resolve, reject) => {
+      const { hostname, port } = new URL(stage.address);
+      const req = request({ hostname, port, path, method, headers: { host: `127.0.0.1:${port}`, ...headers } }, (res) => {
+        res.resume();
+        resolve(res.statusCode ?? 0);
+      });
+      req.on('error', reject);
+      req.end();
+    });
+  test('foreign hosts are refused', async () => {
+    expect(await ask('/', { host: 'evil.example' })).toBe(421);
+    expect(await ask('/api/jobs/x', { host: 'evil.example' })).toBe(421);
+    expect(await ask('/', {})).toBe(200);
+  });
+  test('changing requests from foreign origins are refused', async () => {
+    expect(await ask('/api/bring-in', { origin: 'http://evil.example', 'content-type': 'text/plain' }, 'POST')).toBe(403);
+    expect(await ask('/api/uploads', { 'sec-fetch-site': 'cross-site' }, 'POST')).toBe(403);
+  });
+});
+
+test('the pages had nothing to complain about beyond the refusals themselves', () => {
+  expect(complaints.filter((c) => !/status of (400|404|422)/.test(c))).toEqual([]);
+});

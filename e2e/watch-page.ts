@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+
+const axeSource = readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8');
+
+/** Everything a page complained about: errors, refused scripts and styles, failed requests. */
+export function watchPage(page: Page): string[] {
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(`error: ${error instanceof Error ? error.message : String(error)}`));
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(`console: ${message.text()}`);
+  });
+  return complaints;
+}
+
+interface Violation {
+  readonly id: string;
+  readonly impact: string | null;
+  readonly nodes: readonly { readonly target: unknown; readonly failureSummary?: string }[];
+}
+
+/** What axe finds serious or critical on the page as it stands (WCAG 2.2 A and AA rules). */
+export async function seriousProblems(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  const violations = (await page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: { run(options: unknown): Promise<{ violations: Violation[] }> } };
+    return (await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations;
+  })) as Violation[];
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => `${JSON.stringify(n.target)} ${n.failureSummary ?? ''}`).join(' | ')}`);
+}
