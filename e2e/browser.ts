@@ -114,4 +114,4 @@ export async function clickText(page: Page, selector: string, words: string): Pr
   await (found as unknown as { click(): Promise<void> }).click();
 }
 
-export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => document.body.innerText.includes(w), { timeout }, words);
+export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => document.body.innerText.replace(/\s+/g, ' ').includes(w), { timeout }, words);

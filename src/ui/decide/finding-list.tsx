@@ -1,9 +1,9 @@
 'use client';
-import Checkbox from '@mui/material/Checkbox';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import { urgencyTitles } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
+import { ChoiceBox } from './choice-box';
 import type { Row } from './list-model';
 import styles from './decide.module.css';
 
@@ -58,7 +58,7 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
             const n = ids.filter((id) => chosen.has(id)).length;
             return (
               <div key={slot.key} className={styles.group} style={style} role="presentation">
-                <Checkbox size="small" tabIndex={-1} checked={n === ids.length} indeterminate={n > 0 && n < ids.length} onChange={() => onToggle(ids)} slotProps={{ input: { 'aria-label': `Choose all: ${row.title}` } }} />
+                <ChoiceBox state={n === 0 ? 'none' : n === ids.length ? 'all' : 'some'} onToggle={() => onToggle(ids)} />
                 <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{row.title}</span>
                 <span className="soft number" style={{ fontFamily: 'inherit', fontWeight: 400 }}>
                   {ids.length}
@@ -79,7 +79,7 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
               data-current={finding.id === current}
               onClick={() => onCurrent(finding.id)}
             >
-              <Checkbox size="small" tabIndex={-1} checked={chosen.has(finding.id)} onClick={(event) => event.stopPropagation()} onChange={() => onToggle([finding.id])} slotProps={{ input: { 'aria-label': `Choose: ${finding.title}` } }} />
+              <ChoiceBox state={chosen.has(finding.id) ? 'all' : 'none'} onToggle={() => onToggle([finding.id])} />
               <FamilyShape family={finding.family} named />
               <span className={styles.text}>
                 <span title={finding.title}>{finding.title}</span>

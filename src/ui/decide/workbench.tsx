@@ -65,6 +65,10 @@ export function Workbench({ view }: { view: CombView }) {
   const accept = () => takable.length && void act(decisions.accept(takable.map((f) => f.id)));
   const leaveBe = () => about.length && void act(decisions.leaveBe(about.map((f) => f.id)));
   const reopen = () => about.length && void act(decisions.reopen(about.map((f) => f.id)));
+  const groupOf = (id: string | undefined) => {
+    const group = rows.find((r) => r.type === 'group' && r.findings.some((f) => f.id === id));
+    return group?.type === 'group' ? group.findings.map((f) => f.id) : [];
+  };
   const move = (by: number, extend: boolean) => {
     const at = current ? shown.indexOf(current) : -1;
     const next = shown[Math.max(0, Math.min(shown.length - 1, at + by))];
@@ -91,6 +95,7 @@ export function Workbench({ view }: { view: CombView }) {
       Home: () => move(-shown.length, event.shiftKey),
       End: () => move(shown.length, event.shiftKey),
       ' ': () => current && toggle([current.id]),
+      g: () => toggle(groupOf(current?.id)),
       Escape: () => setChosen(new Set()),
       a: () => filter.state === 'open' && accept(),
       l: () => filter.state === 'open' && leaveBe(),
@@ -172,6 +177,9 @@ export function Workbench({ view }: { view: CombView }) {
           </span>
           <span>
             <kbd>Space</kbd> choose
+          </span>
+          <span>
+            <kbd>G</kbd> its group
           </span>
           {filter.state === 'open' ? (
             <>

@@ -14,7 +14,7 @@ export function ShellFrame({ view, children }: { view: FrameView; children: Reac
   return (
     <>
       <header className={styles.bar}>
-        <Link href={`${base}/bring-in`} className={styles.plate} style={{ background: clothBackground(clothOf(view.code || view.title)) }} aria-label={`${view.code} ${view.title}, ${view.term}; you: ${view.role}`}>
+        <Link href={`${base}/bring-in`} className={styles.plate} style={{ background: clothBackground(clothOf(view.code || view.title)) }}>
           <strong>{view.code || view.title}</strong>
           {view.code && <span>{view.title}</span>}
           <span>
@@ -33,7 +33,7 @@ export function ShellFrame({ view, children }: { view: FrameView; children: Reac
             ))}
           </ol>
         </nav>
-        <Link href={`${base}/rehearse`} className={styles.plan} data-filled={view.planSize > 0} aria-label={`${view.planSize} changes in the plan: rehearse it`}>
+        <Link href={`${base}/rehearse`} className={styles.plan} data-filled={view.planSize > 0}>
           <strong className="number" data-testid="plan-size">
             {view.planSize}
           </strong>
@@ -41,6 +41,7 @@ export function ShellFrame({ view, children }: { view: FrameView; children: Reac
             changes in
             <br />
             the plan
+            <span className="unseen">: rehearse it</span>
           </span>
         </Link>
         <Link href="/" className={styles.home} aria-label="All shells" title="All shells">

@@ -1,4 +1,5 @@
 'use client';
+import './style-nonce';
 import type { ReactNode } from 'react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
