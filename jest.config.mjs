@@ -1,7 +1,7 @@
 /** Unit and service tests; journeys through the interface live in e2e/. */
 const config = {
   testEnvironment: 'node',
-  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/stand-ins', '<rootDir>/scripts'],
+  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {
     '\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
