@@ -28,8 +28,6 @@ try {
   await page.goto(`${stage.address}/shells/${id}/decide`, { waitUntil: 'load' });
   await waitForText(page, 'Why this is looked for');
   await shot(page, 'decide');
-  const pair = await page.evaluate(async (shell) => (await (await fetch(`/shells/${shell}/comb`)).text()).length, id);
-  if (!pair) throw new Error('no comb page');
   await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, { waitUntil: 'load' });
   await waitForText(page, 'Why this one stays');
   await shot(page, 'decide-pair');

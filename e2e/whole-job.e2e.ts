@@ -23,7 +23,6 @@ afterAll(async () => {
 });
 
 const heading = () => page.$eval('h1', (h) => (h as HTMLElement).innerText);
-const planSize = () => page.$eval('[data-testid=plan-size]', (e) => Number((e as HTMLElement).innerText));
 const goTo = async (stageKey: string) => {
   await page.goto(`${stage.address}/shells/${id}/${stageKey}`, { waitUntil: 'load' });
 };

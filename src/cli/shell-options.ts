@@ -17,7 +17,8 @@ export interface ShellFlags {
   baselineIs?: 'supplied' | 'template';
   termStart?: LocalDate;
   termEnd?: LocalDate;
-  noClass?: LocalDate[];
+  /** `--no-class`: the parser of flags takes a leading “no” for a switch and files the value under what follows. */
+  class?: LocalDate[] | boolean;
   timeZone?: string;
   asOf?: LocalDate;
 }
@@ -51,7 +52,7 @@ function baselineIs(text: string): string {
   return text;
 }
 
-/** The side inputs that audit and clean share (formats.md, The command line). */
+/** The side inputs that audit and clean share. */
 export const withShellFlags = (command: Command): Command =>
   command
     .option('--events <F.ics>', 'the shell’s calendar')
@@ -86,7 +87,7 @@ export function inputsFrom(packagePath: string, flags: ShellFlags, today: LocalD
     termEnd: flags.termEnd,
     previousTermStart: flags.previousTermStart,
     previousTermEnd: flags.previousTermEnd,
-    noClass: Array.isArray(flags.noClass) ? flags.noClass : undefined,
+    noClass: Array.isArray(flags.class) ? flags.class : undefined,
     timeZone: flags.timeZone,
     asOf: flags.asOf,
     today,

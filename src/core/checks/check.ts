@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import type { Facts } from './facts';
-import type { HouseRules } from './house-rules';
+import type { SharedRules } from './shared-rules';
 import type { CheckId, Evidence, Finding, Remedy, RemedyKind, Urgency } from './finding';
 
 /** The named holes of a message: `"{count} files"` has the hole `count`. */
@@ -68,7 +68,6 @@ export interface CheckInput<Options extends z.ZodObject, Needs extends keyof Fac
   /** The lists that all checks share. */
   readonly rules: SharedRules;
 }
-export type SharedRules = Pick<HouseRules, 'staffStore'>;
 
 /** Makes a check's record: typed by its own messages, options and facts, then frozen. */
 export function defineCheck<

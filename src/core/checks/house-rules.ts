@@ -1,33 +1,10 @@
 import { z } from 'zod';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import type { CheckRecord } from './check';
+import { sharedRules, type SharedRules } from './shared-rules';
 import { urgencies } from './finding';
 
-const words = z.array(z.string().min(1));
-const day = z.string().transform((text, context) => {
-  const date = parseLocalDate(text);
-  if (!date) context.addIssue({ code: 'custom', message: `"${text}" is no day; write it as 2027-01-11` });
-  return date as LocalDate;
-});
-
-const general = {
-  schema: z.literal('currycomb.house-rules/1').default('currycomb.house-rules/1'),
-  name: z.string().default(''),
-  campusHosts: words.default([]),
-  currentTools: words.default([]),
-  sharedAddresses: words.default([]),
-  leftoverPhrases: words.default([]),
-  placeholderPhrases: words.default([]),
-  staffStore: words.default([]),
-  requiredParts: words.default([]),
-  keyMarks: words.default(['AK', 'KEY']),
-  handMarked: words.default(['participation', 'attendance', 'presentation', 'oral exam', 'field work', 'extra credit']),
-  catchAllCategories: words.default(['imported', 'uncategorised', 'uncategorized', 'default']),
-  terms: z.array(z.strictObject({ title: z.string(), start: day, end: day, noClass: z.array(day).default([]) })).default([]),
-};
-
-/** A department's settings: lists of phrases and hosts, terms, and each check's own options (formats.md, House rules). */
-export type HouseRules = z.output<z.ZodObject<typeof general>> & {
+/** A department's settings: lists of phrases and hosts, terms, and each check's own options. */
+export type HouseRules = SharedRules & {
   readonly checks: Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 };
 
@@ -39,7 +16,7 @@ export function houseRulesSchema(checks: readonly CheckRecord[]): z.ZodType<Hous
       check.options.extend({ on: z.boolean().default(true), urgency: z.enum(urgencies).default(check.urgency) }).strict().prefault({}),
     ]),
   );
-  return z.strictObject({ ...general, checks: z.strictObject(perCheck).prefault({}) }) as unknown as z.ZodType<HouseRules>;
+  return z.strictObject({ ...sharedRules, checks: z.strictObject(perCheck).prefault({}) }) as unknown as z.ZodType<HouseRules>;
 }
 
 /** Reads house rules; the error is one sentence that names the place and, for an unknown key, the nearest known one. */
@@ -51,7 +28,7 @@ export function readHouseRules(value: unknown, checks: readonly CheckRecord[]): 
   const place = issue.path.join('.') || 'the top level';
   if (issue.code === 'unrecognized_keys') {
     const key = issue.keys[0] ?? '';
-    const known = [...Object.keys(general), 'checks', ...checks.flatMap((c) => [c.id, ...Object.keys(c.options.shape), 'on', 'urgency'])];
+    const known = [...Object.keys(sharedRules), 'checks', ...checks.flatMap((c) => [c.id, ...Object.keys(c.options.shape), 'on', 'urgency'])];
     return { error: `House rules: "${key}" at ${place} is no setting; the nearest one is "${nearest(key, known)}".` };
   }
   return { error: `House rules: ${place}: ${issue.message}.` };

@@ -48,5 +48,5 @@ export const stepSchema = z.strictObject({
     .default({}),
   from: z.string().default('hand'),
 });
-/** The published form of a plan (formats.md, Cleaning by script). */
+/** The published form of a plan (docs/schemas). */
 export const planSchema = z.strictObject({ schema: z.literal('currycomb.plan/1'), base: z.string(), steps: z.array(stepSchema) });

@@ -1,4 +1,4 @@
-/** What a stranger's package may be at most (formats.md, Bad input). Sizes in bytes. */
+/** What a stranger's package may be at most. Sizes in bytes. */
 export interface ArchiveLimits {
   readonly packedBytes: number;
   readonly unpackedBytes: number;

@@ -39,7 +39,7 @@ const counts = z.strictObject({
   banks: z.int(),
   homePages: z.int(),
 });
-/** What `audit --format json` prints (formats.md, The command line). */
+/** What `audit --format json` prints. */
 export const auditSchema = z.strictObject({
   schema: z.literal('currycomb.audit/1'),
   shell: z.strictObject({

@@ -42,10 +42,10 @@ export function docTreePackage(): DocTree {
   };
   const placed = pages.filter((_, i) => i % 2 === 0);
   const stretch = placed.slice(40, 70);
-  let module = '';
+  let chapter = '';
   placed.forEach((path, i) => {
-    if (i % 25 === 0) module = composer.module(`Chapter ${i / 25 + 1}`, { ref: `chapter-${i / 25 + 1}` });
-    page(`Page ${path}`, path, read(path), { ref: `page-${i}`, parent: module });
+    if (i % 25 === 0) chapter = composer.module(`Chapter ${i / 25 + 1}`, { ref: `chapter-${i / 25 + 1}` });
+    page(`Page ${path}`, path, read(path), { ref: `page-${i}`, parent: chapter });
   });
   const again = composer.module('Brought in again', { ref: 'again' });
   const copyOf = (path: string) => path.replace(/\.html?$/, '-again.html');

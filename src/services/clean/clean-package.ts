@@ -35,7 +35,7 @@ export interface CleanOptions {
 }
 
 const count = z.int();
-/** What `clean` prints and writes as summary.json (formats.md, Cleaning by script). */
+/** What `clean` prints and writes as summary.json (docs/schemas). */
 export const cleanSchema = z.strictObject({
   schema: z.literal('currycomb.clean/1'),
   accepted: z.array(z.strictObject({ id: z.string(), check: z.string() })),

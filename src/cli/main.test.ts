@@ -1,0 +1,163 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { item, makeZip, manifest } from '@/services/__tests__/make-package';
+import { auditSchema } from '@/formats/report/audit-json';
+import { dayList } from './shell-options';
+import { runCommandLine } from './main';
+
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-cli-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+/** Runs the command line in this process and takes down what it says. */
+async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
+  let out = '';
+  let err = '';
+  const stdout = jest.spyOn(process.stdout, 'write').mockImplementation((text) => ((out += String(text)), true));
+  const stderr = jest.spyOn(process.stderr, 'write').mockImplementation((text) => ((err += String(text)), true));
+  try {
+    return { code: await runCommandLine(args), out, err };
+  } finally {
+    stdout.mockRestore();
+    stderr.mockRestore();
+  }
+}
+
+const page = (title: string) => `<html><head><title>${title}</title></head><body><p>${title}: what we measure at the weir, and how to write it down.</p></body></html>`;
+const resource = (id: string, href: string) => `<resource identifier="${id}" type="webcontent" href="${href}"><file href="${href}"/></resource>`;
+/** Two pages, a file that one of them uses and a file that nothing uses. */
+const course = (name = 'course.imscc') =>
+  makeZip(join(folder, name), {
+    'imsmanifest.xml': manifest(item('a', 'Weir', 'r-a') + item('b', 'Gauge', 'r-b'), resource('r-a', 'a.html') + resource('r-b', 'b.html') + resource('r-c', 'left.bin') + resource('r-d', 'used.bin')),
+    'a.html': page('Weir').replace('</p>', ', see <a href="used.bin">the table</a></p>'),
+    'b.html': page('Gauge'),
+    'left.bin': 'nobody links here',
+    'used.bin': 'a page links here',
+  });
+
+describe('audit', () => {
+  test('JSON keeps to its schema, and is the same bytes twice without the timing', async () => {
+    const path = await course();
+    const first = await run('audit', path, '--format', 'json', '--as-of', '2027-01-04', '--no-timing');
+    const second = await run('audit', path, '--format', 'json', '--as-of', '2027-01-04', '--no-timing');
+    expect(first.code).toBe(0);
+    expect(second.out).toBe(first.out);
+    const audit = auditSchema.parse(JSON.parse(first.out));
+    expect(audit.timing).toBeUndefined();
+    expect(audit.findings.map((f) => [f.check, f.subjects[0]?.ref])).toEqual([['orphan.unused-file', 'left.bin']]);
+    expect(auditSchema.parse(JSON.parse((await run('audit', path, '--format', 'json')).out)).timing).toEqual({ readMs: expect.any(Number), auditMs: expect.any(Number) });
+  });
+  test.each([
+    ['text', /1 finding/],
+    ['csv', /^id,check,/],
+    ['html', /^<!doctype html>/i],
+  ])('%s', async (format, looks) => {
+    const { code, out } = await run('audit', await course(), '--format', format);
+    expect([code, looks.test(out)]).toEqual([0, true]);
+  });
+  test('--out writes a file and prints nothing', async () => {
+    const out = join(folder, 'audit.json');
+    expect(await run('audit', await course(), '--format', 'json', '--out', out)).toEqual({ code: 0, out: '', err: '' });
+    expect(auditSchema.safeParse(JSON.parse(readFileSync(out, 'utf8'))).success).toBe(true);
+  });
+  test('every flag is taken; what is not read yet is named', async () => {
+    const events = join(folder, 'e.ics');
+    writeFileSync(events, 'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Currycomb//test//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20270304T100000Z\r\nSUMMARY:Field day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n');
+    const status = join(folder, 's.csv');
+    writeFileSync(status, 'ref,visible\na,no\n');
+    const rules = join(folder, 'rules.json');
+    writeFileSync(rules, JSON.stringify({ schema: 'currycomb.house-rules/1' }));
+    const { code, out, err } = await run(
+      'audit', await course(), '--events', events, '--previous-events', events, '--previous-term-start', '2025-08-25', '--previous-term-end', '2025-12-12', '--code', 'X 1', '--roster', folder,
+      '--status', status, '--house-rules', rules, '--baseline', await course('base.imscc'), '--baseline-is', 'template', '--term-start', '2027-01-11', '--term-end', '2027-05-07', '--no-class', '2027-03-15..2027-03-19,2027-04-02',
+      '--time-zone', 'Europe/Dublin', '--as-of', '2027-01-04', '--format', 'json',
+    ); // prettier-ignore
+    expect([code, err]).toEqual([0, '']);
+    const audit = auditSchema.parse(JSON.parse(out));
+    expect(audit.shell).toMatchObject({ code: 'X 1', asOf: '2027-01-04', term: { start: '2027-01-11', end: '2027-05-07' } });
+    expect(audit.shell.counts.events).toBe(1);
+    const said = audit.intake.map((i) => i.message).join('\n');
+    expect(said).toMatch(/roster/i);
+    expect(said).toMatch(/baseline/i);
+  });
+  test('days without class reach the calendar checks', async () => {
+    expect(dayList('2027-03-15..2027-03-17,2027-04-02')).toEqual(['2027-03-15', '2027-03-16', '2027-03-17', '2027-04-02']);
+    expect(() => dayList('2027-03-17..2027-03-15')).toThrow('ends before it begins');
+    const { code, err } = await run('audit', await course(), '--no-class', '2027-02-30');
+    expect([code, err]).toEqual([2, expect.stringContaining('“2027-02-30” is no day')]);
+  });
+  test('--fail-on fix-first is 0 where nothing is that urgent, 1 where something is', async () => {
+    expect((await run('audit', await course(), '--fail-on', 'fix-first')).code).toBe(0);
+    const rules = join(folder, 'strict.json');
+    writeFileSync(rules, JSON.stringify({ checks: { 'orphan.unused-file': { urgency: 'fix-first' } } }));
+    expect((await run('audit', await course(), '--fail-on', 'fix-first', '--house-rules', rules)).code).toBe(1);
+  });
+  test('bad usage is 2, with a sentence', async () => {
+    for (const [args, says] of [
+      [[], /Usage/],
+      [['audit'], /missing required argument/],
+      [['audit', 'x.imscc', '--format', 'yaml'], /one of json, csv, html, text/],
+      [['audit', 'x.imscc', '--surprise'], /unknown option/],
+      [['audit', 'x.imscc', '--time-zone', 'Mars/Base'], /no time zone/],
+      [['audit', 'x.imscc', '--baseline-is', 'mine'], /either supplied or template/],
+      [['polish'], /unknown command/],
+    ] as const) {
+      const { code, err } = await run(...args);
+      expect([args, code, says.test(err)]).toEqual([args, 2, true]);
+    }
+  });
+  test('unreadable input is 3, with one line', async () => {
+    const text = join(folder, 'text.imscc');
+    writeFileSync(text, 'not a zip');
+    const odd = join(folder, 'odd.json');
+    writeFileSync(odd, '{"termz": []}');
+    for (const args of [['audit', join(folder, 'nowhere.imscc')], ['audit', text], ['audit', await course(), '--house-rules', odd], ['audit', await course(), '--events', text]]) {
+      const { code, out, err } = await run(...args);
+      expect([code, out]).toEqual([3, '']);
+      expect(err).toMatch(/^currycomb: [^\n]+\n$/);
+    }
+  });
+});
+
+describe('clean', () => {
+  test('writes all the files of a cleaning, and a plan that can be used again on the same package', async () => {
+    const out = join(folder, 'clean');
+    const { code, out: said } = await run('clean', await course(), '--accept', 'orphan.unused-file', '--out-dir', out, '--format', 'json');
+    expect(code).toBe(0);
+    expect(JSON.parse(said)).toMatchObject({ schema: 'currycomb.clean/1', removed: { items: 0, files: 1 }, before: { 'orphan.unused-file': 1 }, caused: [] });
+    expect(readdirSync(out).sort()).toEqual(['plan.json', 'report.html', 'shell.imscc', 'summary.json']);
+    const again = join(folder, 'clean-by-plan');
+    expect((await run('clean', await course(), '--plan', join(out, 'plan.json'), '--out-dir', again)).code).toBe(0);
+    expect(readFileSync(join(again, 'shell.imscc'))).toEqual(readFileSync(join(out, 'shell.imscc')));
+    const other = await run('clean', join(out, 'shell.imscc'), '--plan', join(out, 'plan.json'), '--out-dir', join(folder, 'never'));
+    expect([other.code, other.err]).toEqual([3, expect.stringMatching(/made for another state of this shell: contents, files differ/)]);
+    expect(existsSync(join(folder, 'never'))).toBe(false);
+  });
+  test('a folder that is not empty is refused, a dry run writes nothing', async () => {
+    expect(await run('clean', await course(), '--accept', 'safe', '--out-dir', folder)).toMatchObject({ code: 2, err: expect.stringMatching(/empty/) });
+    const { code, out } = await run('clean', await course(), '--accept', 'orphan.unused-file', '--dry-run');
+    expect([code, out]).toEqual([0, expect.stringContaining('Nothing was written.')]);
+  });
+  test('an unknown check names the nearest one', async () => {
+    expect(await run('clean', await course(), '--accept', 'orphan.unused-fil', '--dry-run')).toMatchObject({ code: 2, err: expect.stringContaining('nearest one is orphan.unused-file') });
+    expect((await run('clean', await course(), '--dry-run')).code).toBe(2);
+  });
+  test('a blocked step is 4, and nothing is written', async () => {
+    const path = await course();
+    const summaryDir = join(folder, 'base');
+    await run('clean', path, '--accept', 'orphan.unused-file', '--out-dir', summaryDir);
+    const plan = JSON.parse(readFileSync(join(summaryDir, 'plan.json'), 'utf8')) as { steps: { action: string; targets: string[]; params: object; from: string }[] };
+    const blocked = join(folder, 'blocked.json');
+    // A page that stays links to this file.
+    writeFileSync(blocked, JSON.stringify({ ...plan, steps: [{ action: 'delete', targets: ['used.bin'], params: {}, from: 'hand' }] }));
+    const out = join(folder, 'blocked-out');
+    expect(await run('clean', path, '--plan', blocked, '--out-dir', out)).toMatchObject({ code: 4, err: expect.stringMatching(/^currycomb: blocked: [^\n]+\n$/) });
+    expect(existsSync(out)).toBe(false);
+    expect((await run('clean', path, '--plan', blocked, '--out-dir', out, '--leave-blocked')).code).toBe(0);
+  });
+});
+
+test('help is no error', async () => {
+  expect(await run('--help')).toMatchObject({ code: 0, out: expect.stringContaining('audit') });
+  expect(await run('clean', '--help')).toMatchObject({ code: 0, out: expect.stringContaining('--leave-blocked') });
+});
