@@ -111,7 +111,7 @@ export function BringInForm() {
                   if (file) setFiles((now) => ({ ...now, [slot.key]: file }));
                 }}
               />
-              <Button size="small" variant={slot.key === 'package' && !files.package ? 'contained' : 'text'} onClick={() => pickers.current[slot.key]?.click()} aria-label={`Choose: ${slot.title}`}>
+              <Button size="small" variant={slot.key === 'package' && !files.package ? 'contained' : 'outlined'} onClick={() => pickers.current[slot.key]?.click()} aria-label={`Choose: ${slot.title}`}>
                 {files[slot.key] ? 'Choose another' : 'Choose'}
               </Button>
             </div>

@@ -4,8 +4,10 @@ import styles from './decide.module.css';
 
 /** The events of a finding: when, where, and when each was made. */
 export function EventTable({ events }: { events: readonly EventDetail[] }) {
+  // A link that all of them share stands once in the facts above.
+  const links = new Set(events.map((e) => e.links[0] ?? ''));
   return (
-    <table className={styles.facts}>
+    <table className={styles.events}>
       <thead>
         <tr>
           <th scope="col">Day</th>
@@ -26,7 +28,7 @@ export function EventTable({ events }: { events: readonly EventDetail[] }) {
             <td>
               {e.title}
               {e.occurrences > 1 && <span className="soft number"> · {e.occurrences} dates</span>}
-              {e.links[0] && <div className="soft">{e.links[0]}</div>}
+              {links.size > 1 && e.links[0] && <div className="soft">{e.links[0]}</div>}
             </td>
             <td className="number soft" style={{ whiteSpace: 'nowrap' }}>
               {e.created?.slice(0, 10) ?? 'not known'}
