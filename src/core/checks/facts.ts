@@ -1,4 +1,4 @@
-import { contentKeys, type ContentKeys } from './content-keys';
+import { contentKeys, type ContentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf, type LinkGraph, type NodeKey } from '@/core/links/graph';
 import { placedNodes, reachableFrom } from '@/core/links/reachability';
 import type { Shell } from '@/core/shell/model';

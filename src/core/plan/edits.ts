@@ -9,14 +9,14 @@ type ThingOf<N extends ListName> = Shell[N][number];
  * The smallest changes a step is made of. Each knows what it replaces, so its inverse is mechanical.
  * `at` are places in the list that holds the things: before a removal, after an insertion; ascending.
  */
-export type Edit = { [N in ListName]: EditOf<N> }[ListName];
+export type Edit = { [N in ListName]: EditOf<N> }[ListName] | { readonly op: 'calendar'; readonly before: Shell['calendar']; readonly after: Shell['calendar'] };
 type EditOf<N extends ListName> =
   | { readonly op: 'remove' | 'insert'; readonly list: N; readonly at: readonly number[]; readonly things: readonly ThingOf<N>[] }
   | { readonly op: 'replace'; readonly list: N; readonly at: number; readonly before: ThingOf<N>; readonly after: ThingOf<N> };
 
 export function invertEdits(edits: readonly Edit[]): Edit[] {
   return [...edits].reverse().map((edit): Edit => {
-    if (edit.op === 'replace') return { ...edit, before: edit.after, after: edit.before } as Edit;
+    if (edit.op === 'replace' || edit.op === 'calendar') return { ...edit, before: edit.after, after: edit.before } as Edit;
     return { ...edit, op: edit.op === 'remove' ? 'insert' : 'remove' } as Edit;
   });
 }
@@ -25,7 +25,12 @@ export function invertEdits(edits: readonly Edit[]): Edit[] {
 export function applyEdits(shell: Shell, edits: readonly Edit[]): Shell {
   const changed: Partial<Record<ListName, unknown[]>> = {};
   const listOf = (name: ListName) => (changed[name] ??= [...(shell[name] as readonly unknown[])]);
+  let calendar = shell.calendar;
   for (const edit of edits) {
+    if (edit.op === 'calendar') {
+      calendar = edit.after;
+      continue;
+    }
     const list = listOf(edit.list);
     switch (edit.op) {
       case 'replace':
@@ -47,7 +52,7 @@ export function applyEdits(shell: Shell, edits: readonly Edit[]): Shell {
       }
     }
   }
-  return { ...shell, ...changed } as Shell;
+  return { ...shell, ...changed, calendar } as Shell;
 }
 
 /** Removes the things that a test picks out of one list; null where it picks none. */

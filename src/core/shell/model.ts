@@ -67,6 +67,17 @@ export interface Item {
   readonly extraXml: readonly string[];
 }
 
+/** One question of a quiz or bank (QTI 1.2). Its words stand in the content's texts; here are their places there. */
+export interface Question {
+  readonly ident: string;
+  readonly title: string;
+  /** What sort of question, as the cartridge names it: cc.multiple_choice.v0p1 and the like; empty where it does not say. */
+  readonly profile: string;
+  readonly points: number | null;
+  readonly stem: readonly number[];
+  readonly answers: readonly { readonly ident: string; readonly text: readonly number[]; readonly right: boolean }[];
+}
+
 export type ContentKind =
   | 'page'
   | 'file'
@@ -100,6 +111,7 @@ export interface Content {
   readonly points: number | null;
   /** What decides a quiz beyond its words: which answers count, as a plain string. */
   readonly answerKey: string;
+  readonly questions: readonly Question[];
   /** Idents of banks that a quiz draws on, and the bank's own ident. */
   readonly bankIdent: string | null;
   readonly bankRefs: readonly string[];
@@ -167,6 +179,8 @@ export interface GradeCategory {
   readonly ref: GradeCategoryRef;
   readonly title: string;
   readonly weight: number | null;
+  /** Columns of its OneRoster row that no reader understands, carried through. */
+  readonly extra: Readonly<Record<string, string>>;
 }
 export interface GradeColumn {
   readonly ref: GradeColumnRef;
@@ -174,6 +188,7 @@ export interface GradeColumn {
   readonly category: GradeCategoryRef | null;
   readonly points: number | null;
   readonly results: number | null;
+  readonly extra: Readonly<Record<string, string>>;
 }
 export interface QuestionBank {
   readonly ref: ItemRef;

@@ -8,6 +8,8 @@ export interface BodySpan {
   readonly form: 'text' | 'cdata' | 'address';
   readonly start: number;
   readonly end: number;
+  /** Which text element of the document it is, 0 first; an address has none. */
+  readonly ordinal: number;
   /** The decoded text; an address stands as a link, so that one scan fits all. */
   readonly text: string;
 }
@@ -32,6 +34,7 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
   let failed = false;
   let open: { name: string; depth: number; start: number; text: string; cdata: boolean; plain: boolean } | null = null;
   let depth = 0;
+  let ordinal = -1;
   const local = (name: string) => name.slice(name.indexOf(':') + 1);
   parser.on('doctype', () => (failed = true));
   parser.on('error', () => (failed = true));
@@ -39,8 +42,10 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
     depth += 1;
     const name = local(tag.name);
     if (open) open.plain = false;
-    else if (names.has(name) && !tag.isSelfClosing)
-      open = { name, depth, start: parser.position, text: '', cdata: false, plain: true };
+    else if (names.has(name)) {
+      ordinal += 1;
+      if (!tag.isSelfClosing) open = { name, depth, start: parser.position, text: '', cdata: false, plain: true };
+    }
     const wanted = addressAttributes[name];
     const value = wanted === undefined ? undefined : tag.attributes[wanted];
     if (typeof value === 'string' && wanted !== undefined) {
@@ -48,7 +53,7 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
       const place = new RegExp(`\\s${wanted}\\s*=\\s*(["'])([\\s\\S]*?)\\1`).exec(xml.slice(from, parser.position));
       if (place) {
         const start = from + place.index + place[0].length - 1 - (place[2]?.length ?? 0);
-        spans.push({ form: 'address', start, end: start + (place[2]?.length ?? 0), text: `<a href="${escapeAttribute(value)}"></a>` });
+        spans.push({ form: 'address', ordinal: -1, start, end: start + (place[2]?.length ?? 0), text: `<a href="${escapeAttribute(value)}"></a>` });
       }
     }
   });
@@ -64,7 +69,7 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
   parser.on('closetag', () => {
     if (open && open.depth === depth) {
       const end = xml.lastIndexOf('</', parser.position - 1);
-      if (open.plain) spans.push({ form: open.cdata ? 'cdata' : 'text', start: open.start, end, text: open.text });
+      if (open.plain) spans.push({ form: open.cdata ? 'cdata' : 'text', start: open.start, end, text: open.text, ordinal });
       open = null;
     }
     depth -= 1;

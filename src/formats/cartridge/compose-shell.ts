@@ -177,6 +177,7 @@ const blankContent: Content = {
   title: '',
   points: null,
   answerKey: '',
+  questions: [],
   bankIdent: null,
   bankRefs: [],
   attributes: {},

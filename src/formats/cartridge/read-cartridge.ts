@@ -6,7 +6,7 @@ import { indexPaths, type PathIndex } from '@/core/links/package-paths';
 import type { Archive } from '../archive/read-archive';
 import { decodeText } from '../archive/decode-text';
 import { defaultLimits } from '../archive/limits';
-import { readBody } from './read-body';
+import { readBody, readBodyElement } from './read-body';
 import { readManifest, type Manifest, type ManifestItem, type ManifestResource } from './read-manifest';
 import { contentKindOf, holdsLinks, mediaTypeOf } from './resource-types';
 
@@ -150,7 +150,7 @@ class CartridgeBuilder {
     const files = [...new Set(present)];
     const href = resource.href === null ? null : this.paths.find(resource.href);
     const main = href ?? files[0] ?? null;
-    const body = this.body(kind, main, resource.identifier);
+    const body = main === null && resource.inline ? this.inlineBody(kind, resource) : this.body(kind, main, resource.identifier);
     const content: Content = {
       id,
       kind,
@@ -166,6 +166,7 @@ class CartridgeBuilder {
       title: body?.title ?? '',
       points: body?.points ?? null,
       answerKey: body?.answerKey ?? '',
+      questions: body?.questions ?? [],
       bankIdent: body?.bankIdent ?? null,
       bankRefs: body?.bankRefs ?? [],
       attributes: resource.attributes,
@@ -194,6 +195,12 @@ class CartridgeBuilder {
     const body = readBody(kind, text);
     if (!body.ok) this.note(`body-${body.trouble.code}`, `${main} ${body.trouble.message}; it is kept as it is`, resource);
     return body.ok ? body.value : null;
+  }
+
+  inlineBody(kind: ContentKind, resource: ManifestResource) {
+    const body = resource.inline && (kind === 'web-link' || kind === 'tool-link') ? readBodyElement(kind, resource.inline) : null;
+    if (body && !body.ok) this.note(`body-${body.trouble.code}`, `the link ${body.trouble.message}; it is kept as it is`, resource.identifier);
+    return body?.ok ? body.value : null;
   }
 
   addItems(items: readonly ManifestItem[], parent: ItemRef | null): void {

@@ -22,6 +22,8 @@ export interface ManifestResource {
   readonly staffOnly: boolean;
   readonly attributes: Readonly<Record<string, string>>;
   readonly extraXml: readonly string[];
+  /** A link that stands in the manifest itself and not in a file of its own (thin cartridge). */
+  readonly inline: XmlElement | null;
 }
 export interface Manifest {
   readonly identifier: string;
@@ -159,6 +161,7 @@ class ManifestReader {
           .map((a) => [a.local, a.value]),
       ),
       extraXml: elementsOf(element).filter((e) => e.local !== 'file' && e.local !== 'dependency').map((e) => this.raw(e)),
+      inline: elementsOf(element).find((e) => e.local === 'webLink' || e.local === 'cartridge_basiclti_link') ?? null,
     };
   }
 }

@@ -10,9 +10,18 @@ import { splitComponents } from './split-components';
 export interface CalendarReading {
   readonly events: readonly CourseEvent[];
   readonly frame: CalendarFrame;
+  readonly todos: readonly CalendarTodo[];
   readonly notes: readonly IntakeNote[];
   /** The time zone that the calendar itself names, where it is a known one. */
   readonly timeZone: string | null;
+}
+
+/** A to-do with a due date: what a calendar says about an activity (RFC 5545, 3.6.2). */
+export interface CalendarTodo {
+  readonly uid: string;
+  readonly title: string;
+  readonly due: LocalDateTime;
+  readonly where: string;
 }
 
 /** Occurrences are worked out up to this many, and no further than `until`. */
@@ -31,10 +40,15 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
   const timeZone = calendarZone(parts.head, parts.others);
   const zone = zones.wanted ?? timeZone ?? zones.otherwise;
   const own = registerZones(parts.others.filter((o) => o.name === 'VTIMEZONE').map((o) => o.source));
-  for (const other of parts.others) if (other.name !== 'VTIMEZONE') note('calendar-carried-through', `${other.name} is not read; it is kept as it is`, other.line);
+  for (const other of parts.others) if (other.name !== 'VTIMEZONE' && other.name !== 'VTODO') note('calendar-carried-through', `${other.name} is not read; it is kept as it is`, other.line);
   const events: CourseEvent[] = [];
   const seen = new Map<string, number>();
   const context: Context = { zone, zones: own, until };
+  const todos = parts.others.filter((o) => o.name === 'VTODO').flatMap((o): CalendarTodo[] => {
+    const todo = readTodo(o.source, context);
+    if (!todo) note('todo-without-due', 'a to-do has no due date that can be read; it is kept as it is', o.line);
+    return todo ? [{ ...todo, where: `${name}, line ${o.line}` }] : [];
+  });
   const overridden = new Map<string, Set<LocalDateTime>>();
   for (const { source, line } of parts.events) {
     let event: CourseEvent;
@@ -58,7 +72,7 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
     return e.recurrence && gone ? { ...e, occurrences: e.occurrences.filter((o) => !gone.has(o)) } : e;
   });
   const frame: CalendarFrame = { head: parts.head, others: parts.others.map((o) => o.source) };
-  return good({ events: final, frame, notes, timeZone });
+  return good({ events: final, frame, todos, notes, timeZone });
 }
 
 interface Context {
@@ -112,6 +126,21 @@ function readEvent(source: string, context: Context): { event: CourseEvent; repl
     source,
   };
   return { event, replaces: moment('recurrence-id') };
+}
+
+function readTodo(source: string, context: Context): Omit<CalendarTodo, 'where'> | null {
+  try {
+    const component = new ICAL.Component(ICAL.parse(source) as unknown[]);
+    const due = component.getFirstProperty('due');
+    if (!due) return null;
+    const time = due.getFirstValue() as ICAL.Time;
+    const when = localOf(due, time, context);
+    const text = (property: string) => String(component.getFirstPropertyValue(property) ?? '').trim();
+    // A day without a time is due at its end.
+    return { uid: text('uid'), title: text('summary'), due: time.isDate ? atTime(when.slice(0, 10) as LocalDate, '23:59:59') : when };
+  } catch {
+    return null;
+  }
 }
 
 const addressesIn = (text: string): string[] => text.match(/https?:\/\/[^\s<>"]+[^\s<>".,;:)]/g) ?? [];

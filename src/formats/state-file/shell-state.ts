@@ -50,6 +50,7 @@ export function writeState(shell: Shell): string {
     banks: shell.banks.filter((b) => b.content === null).map(({ ref, title }) => ({ ref, title })),
     groups: shell.groups.map((g) => ({ ...g })),
     enrolments: { ...shell.enrolments },
+    results: Object.fromEntries(shell.gradeColumns.flatMap((c) => (c.results === null ? [] : [[c.ref, c.results]]))),
   };
   return `${JSON.stringify(state, null, 1)}\n`;
 }

@@ -44,5 +44,7 @@ export const stateSchema = z.strictObject({
   banks: z.array(z.strictObject({ ref: text, title: text })),
   groups: z.array(z.strictObject({ ref: text, title: text })),
   enrolments: z.record(text, z.int().min(0)),
+  /** Number of results per grade column; the columns themselves stand in the OneRoster files. */
+  results: z.record(text, z.int().min(0)).default({}),
 });
 export type ShellState = z.output<typeof stateSchema>;

@@ -97,3 +97,10 @@ export function writeXml(element: XmlElement, prefixFor: (uri: string, asked: st
   const inner = element.children.map((c) => (typeof c === 'string' ? escapeText(c) : writeXml(c, prefixFor))).join('');
   return inner === '' ? `<${tag}${attributes.join('')}/>` : `<${tag}${attributes.join('')}>${inner}</${tag}>`;
 }
+
+/** A number written in a text; null where it is none. */
+export function numberIn(text: string | null | undefined): number | null {
+  if (text === null || text === undefined || text.trim() === '') return null;
+  const n = Number(text);
+  return Number.isFinite(n) ? n : null;
+}

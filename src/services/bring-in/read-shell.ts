@@ -5,7 +5,11 @@ import { isTimeZone } from '@/core/time/zones';
 import { decodeText } from '@/formats/archive/decode-text';
 import { openArchive, type Archive } from '@/formats/archive/read-archive';
 import { readCartridge, stateFilePath, type ReadOptions } from '@/formats/cartridge/read-cartridge';
-import { readCalendar } from '@/formats/icalendar/read-calendar';
+import { applyTodos } from '@/formats/icalendar/due-dates';
+import { readCalendar, type CalendarTodo } from '@/formats/icalendar/read-calendar';
+import { applyRoster } from '@/formats/oneroster/apply-roster';
+import { readRoster } from '@/formats/oneroster/read-roster';
+import { readRosterTables } from '@/formats/oneroster/read-tables';
 import { applyState, readState } from '@/formats/state-file/shell-state';
 import type { ShellState } from '@/formats/state-file/state-schema';
 import { applyStatusSheet } from '@/formats/status-sheet/apply-status-sheet';
@@ -57,14 +61,26 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
   }
   if (state) shell = applyState(shell, state);
 
+  if (inputs.roster) {
+    const { path, name } = inputs.roster;
+    const tables = await readRosterTables(path, name);
+    if (!tables.ok) return tables;
+    const roster = readRoster(tables.value.tables, { code: inputs.code ?? null, asOf: inputs.asOf ?? inputs.today }, name);
+    intake.push(...tables.value.notes, ...roster.notes);
+    shell = applyRoster(shell, roster, state?.results ?? {});
+    if (!shell.title && roster.title) shell = { ...shell, title: roster.title };
+  }
+
   const termEnd = inputs.termEnd ?? shell.term.end;
   const zones = { wanted: inputs.timeZone ?? null, otherwise: state?.timeZone ?? 'UTC' };
   let timeZone = zones.wanted ?? zones.otherwise;
+  let todos: readonly CalendarTodo[] = [];
   let zoneFrom = inputs.timeZone ? null : state ? 'the package’s own state file' : 'nobody: UTC is used';
   if (inputs.events) {
     const calendar = readText(inputs.events, (text, name) => readCalendar(text, name, zones, termEnd));
     if (!calendar.ok) return calendar;
     intake.push(...calendar.value.notes);
+    todos = calendar.value.todos;
     if (!inputs.timeZone && calendar.value.timeZone) {
       timeZone = calendar.value.timeZone;
       zoneFrom = 'the calendar';
@@ -85,8 +101,9 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
     shell = applied.shell;
     intake.push(...sheet.value.notes, ...applied.notes);
   }
-  for (const [what, file] of [['The roster', inputs.roster], ['The baseline shell', inputs.baseline]] as const)
-    if (file) intake.push({ code: 'input-not-read', message: `${what} is not read yet; nothing of it is used`, where: file.name });
+  const dated = applyTodos(shell, todos);
+  shell = dated.shell;
+  intake.push(...dated.notes);
   if (zoneFrom) intake.push({ code: 'time-zone', message: `the time zone is ${timeZone}, from ${zoneFrom}`, where: '' });
   if (!inputs.asOf) intake.push({ code: 'as-of-today', message: `the as-of date is today, ${inputs.today}`, where: '' });
   return good({ shell, intake });

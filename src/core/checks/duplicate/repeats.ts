@@ -2,7 +2,7 @@ import type { Item, Shell } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { titleKey } from '@/core/text/normalise';
-import type { ContentKeys } from '../content-keys';
+import type { ContentKeys } from '@/core/compare/content-keys';
 import { findRepeatedRuns } from './repeated-runs';
 
 /** Fewest items in a row that count as a stretch that stands again. */

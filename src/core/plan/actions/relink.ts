@@ -1,5 +1,5 @@
 import { filesByContent, fileNode, linkGraphOf, type AddressEdge, type NodeKey } from '@/core/links/graph';
-import { encodePath } from '@/core/links/package-paths';
+import { spellAddress } from '@/core/links/spell-address';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
@@ -66,7 +66,7 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
     let made = text;
     for (const edge of [...edges].sort((a, b) => b.start - a.start)) {
       const raw = made.slice(edge.start, edge.end);
-      made = made.slice(0, edge.start) + addressTo(goals.get(edge.to)!, at, edge, raw) + made.slice(edge.end);
+      made = made.slice(0, edge.start) + spellAddress(goals.get(edge.to)!, at, edge, raw) + made.slice(edge.end);
     }
     return made;
   };
@@ -128,24 +128,4 @@ function makeLookup(shell: Shell): (ref: string) => Target | null {
     const file = files.get(ref);
     return file ? { nodes: [fileNode(file.path)], path: file.path, content: file.content, isFile: true } : null;
   };
-}
-
-const token = /^\s*(?:\$|%24)[A-Za-z0-9_-]+(?:\$|%24)/;
-
-/** Spells the way to a file from where the address stands, in the manner of the address that it replaces. */
-function addressTo(goal: FilePath, at: FilePath, edge: AddressEdge, raw: string): string {
-  const spelled = edge.token ? `${token.exec(raw)?.[0] ?? ''}/${encodePath(goal)}` : relativePath(at, goal);
-  const whole = spelled + encodeURI(edge.tail).replace(/%25([0-9a-f]{2})/gi, '%$1');
-  return edge.context === 'html' ? whole.replace(/&/g, '&amp;').replace(/"/g, '&quot;') : whole.replace(/[()'"]/g, (c) => `%${c.charCodeAt(0).toString(16)}`);
-}
-
-/** A relative reference from one package path to another (RFC 3986, 4.2), percent-encoded. */
-export function relativePath(at: FilePath, goal: FilePath): string {
-  const from = at.split('/').slice(0, -1);
-  const to = goal.split('/');
-  let shared = 0;
-  while (shared < from.length && shared < to.length - 1 && from[shared] === to[shared]) shared += 1;
-  const path = '../'.repeat(from.length - shared) + encodePath(to.slice(shared).join('/'));
-  // A first segment with a colon would be read as a scheme.
-  return /^[^/]*:/.test(path) ? `./${path}` : path;
 }

@@ -1,0 +1,251 @@
+import { contentNode, fileNode, linkGraphOf, type AddressEdge } from '@/core/links/graph';
+import { readAddress } from '@/core/links/package-paths';
+import { spellAddress } from '@/core/links/spell-address';
+import { applyEdits, type Edit } from '@/core/plan/edits';
+import type { Content, Item, PackageEntry, Shell, ShellFile } from '@/core/shell/model';
+import { contentId, eventRef, gradeCategoryRef, gradeColumnRef, itemRef, outsideRef, type ContentId, type EventRef, type FilePath, type GradeCategoryRef, type GradeColumnRef, type ItemRef } from '@/core/shell/refs';
+import { sameWeekAndWeekday } from '@/core/time/re-date';
+import { FreshNames, freshPaths } from './fresh-names';
+import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, type IncomingType } from './incoming';
+import { closeChoice } from './needs';
+import { insertInOutline, parentFinder, type Landing } from './place';
+
+/** What becomes of the dates of added items. */
+export type Dating = 'keep' | 'shift' | 'clear';
+export interface AddChoice {
+  readonly chosen: readonly string[];
+  readonly landing: Landing;
+  readonly dating: Dating;
+  /** Names the import that the added things came with. */
+  readonly batch: string;
+}
+export interface Addition {
+  readonly edits: readonly Edit[];
+  readonly after: Shell;
+  readonly added: Readonly<Record<IncomingType, readonly { readonly ref: string; readonly title: string }[]>>;
+  /** Addresses that now lead to what the shell had already, or to a new name. */
+  readonly relinked: number;
+  /** Links of added things that lead nowhere, since what they lead to was not taken. */
+  readonly loose: readonly { readonly from: string; readonly asked: string }[];
+}
+
+/** Adds chosen things of an incoming package to a shell, with what they need; nothing that is there is touched. */
+export function addThings(shell: Shell, incoming: Shell, preview: AddPreview, choice: AddChoice): Addition {
+  return new Adder(shell, incoming, preview, choice).add();
+}
+
+class Adder {
+  readonly things: ReadonlyMap<string, IncomingThing>;
+  readonly taken: ReadonlySet<IncomingKey>;
+  readonly contents: ReadonlyMap<ContentId, Content>;
+  readonly newContent = new Map<ContentId, ContentId>();
+  readonly newPath = new Map<FilePath, FilePath>();
+  readonly newRef = new Map<ItemRef, ItemRef>();
+  readonly newColumn = new Map<string, GradeColumnRef>();
+  relinked = 0;
+
+  constructor(
+    readonly shell: Shell,
+    readonly incoming: Shell,
+    preview: AddPreview,
+    readonly choice: AddChoice,
+  ) {
+    this.things = new Map(preview.things.map((t) => [t.key, t]));
+    this.taken = closeChoice(preview, choice.chosen.filter((k): k is IncomingKey => this.things.has(k))).taken;
+    this.contents = new Map(incoming.contents.map((c) => [c.id, c]));
+  }
+
+  has(type: IncomingType, ref: string): boolean {
+    return this.taken.has(incomingKey(type, ref));
+  }
+  counterpart(type: IncomingType, ref: string): string | null {
+    return this.things.get(incomingKey(type, ref))?.counterpart?.ref ?? null;
+  }
+
+  add(): Addition {
+    const { shell, incoming } = this;
+    const files = incoming.files.filter((f) => this.has('file', f.path));
+    const items = incoming.items.filter((i) => this.has('item', i.ref));
+    const taken = this.takenContents(items, files);
+    this.nameContents(taken);
+    this.namePaths(taken, files);
+    const entries = this.entriesOf(taken);
+    const names = new FreshNames([...shell.items.map((i) => i.ref), ...shell.banks.map((b) => b.ref)]);
+    for (const item of items) this.newRef.set(item.ref, item.placed || !item.content ? itemRef(names.take(item.ref)) : outsideRef(this.newContent.get(item.content) ?? item.content));
+    const addedFiles = files.map((f) => this.file(f));
+    const addedContents = taken.map((c) => this.content(c, new Set(files.map((f) => f.path))));
+    const eventNames = new FreshNames(shell.events.map((e) => e.ref));
+    const events = incoming.events.filter((e) => this.has('event', e.ref)).map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) as EventRef }));
+    const categoryNames = new FreshNames(shell.gradeCategories.map((c) => c.ref));
+    const columnNames = new FreshNames(shell.gradeColumns.map((c) => c.ref));
+    const newCategory = new Map<string, GradeCategoryRef>();
+    for (const c of incoming.gradeCategories) if (this.has('gradeCategory', c.ref)) newCategory.set(c.ref, gradeCategoryRef(categoryNames.take(c.ref)));
+    for (const c of incoming.gradeColumns) if (this.has('gradeColumn', c.ref)) this.newColumn.set(c.ref, gradeColumnRef(columnNames.take(c.ref)));
+    const categories = incoming.gradeCategories.flatMap((c) => (newCategory.has(c.ref) ? [{ ...c, ref: newCategory.get(c.ref)! }] : []));
+    const categoryOf = (ref: string | null) => (ref === null ? null : (newCategory.get(ref) ?? (this.counterpart('gradeCategory', ref) as GradeCategoryRef | null)));
+    const columns = incoming.gradeColumns.flatMap((c) => (this.newColumn.has(c.ref) ? [{ ...c, ref: this.newColumn.get(c.ref)!, results: c.results === null ? null : 0, category: categoryOf(c.category) }] : []));
+    const parentOf = parentFinder(shell, incoming, this.things, this.choice.landing, this.newRef);
+    const addedItems = items.map((i) => this.item(i, parentOf));
+    const banks = incoming.banks.filter((b) => this.has('bank', b.ref) && (b.content === null || this.newContent.has(b.content))).map((b) => (b.content === null ? b : { ...b, content: this.newContent.get(b.content)!, ref: outsideRef(this.newContent.get(b.content)!) }));
+
+    const edits: Edit[] = [];
+    const append = (list: 'contents' | 'files' | 'entries' | 'events' | 'gradeCategories' | 'gradeColumns' | 'banks', things: readonly unknown[]) => {
+      if (things.length) edits.push({ op: 'insert', list, at: things.map((_, i) => shell[list].length + i), things } as unknown as Edit);
+    };
+    append('contents', addedContents);
+    append('files', addedFiles);
+    append('entries', entries);
+    append('events', events);
+    append('gradeCategories', categories);
+    append('gradeColumns', columns);
+    append('banks', banks);
+    if (addedItems.length) {
+      const order = new Map(insertInOutline(shell.items, addedItems).map((item, at) => [item.ref, at]));
+      const sorted = [...addedItems].sort((a, b) => order.get(a.ref)! - order.get(b.ref)!);
+      edits.push({ op: 'insert', list: 'items', at: sorted.map((i) => order.get(i.ref)!), things: sorted });
+    }
+    if (events.length && incoming.calendar) {
+      const others = new Set(shell.calendar?.others ?? []);
+      const zones = incoming.calendar.others.filter((o) => /^BEGIN:VTIMEZONE/i.test(o) && !others.has(o));
+      const after = shell.calendar ? { ...shell.calendar, others: [...shell.calendar.others, ...zones] } : { head: incoming.calendar.head, others: zones };
+      if (!shell.calendar || zones.length) edits.push({ op: 'calendar', before: shell.calendar, after });
+    }
+    const after = applyEdits(shell, edits);
+    const titled = (list: readonly { ref: string; title: string }[]) => list.map(({ ref, title }) => ({ ref, title }));
+    return {
+      edits,
+      after,
+      relinked: this.relinked,
+      loose: looseLinks(after, addedContents),
+      added: { item: titled(addedItems), file: addedFiles.map((f) => ({ ref: f.path, title: f.path })), event: titled(events), gradeCategory: titled(categories), gradeColumn: titled(columns), bank: titled(banks) },
+    };
+  }
+
+  /** The resources that come along: those of taken items, files and banks, and what a taken resource depends on and nobody lists. */
+  takenContents(items: readonly Item[], files: readonly ShellFile[]): Content[] {
+    const ids = new Set<ContentId>();
+    for (const item of items) if (item.content) ids.add(item.content);
+    for (const file of files) ids.add(file.content);
+    for (const bank of this.incoming.banks) if (bank.content && this.has('bank', bank.ref)) ids.add(bank.content);
+    const listed = new Set([...this.incoming.items.map((i) => i.content), ...this.incoming.files.map((f) => f.content), ...this.incoming.banks.map((b) => b.content)]);
+    const visit = (id: ContentId) => {
+      for (const d of this.contents.get(id)?.dependencies ?? []) if (!listed.has(d) && this.contents.has(d) && !ids.has(d)) { ids.add(d); visit(d); } // prettier-ignore
+    };
+    for (const id of [...ids]) visit(id);
+    return this.incoming.contents.filter((c) => ids.has(c.id));
+  }
+
+  nameContents(taken: readonly Content[]): void {
+    const names = new FreshNames([...this.shell.contents.map((c) => c.id), ...this.shell.items.map((i) => i.ref)]);
+    for (const c of taken) this.newContent.set(c.id, contentId(names.take(c.id)));
+  }
+
+  /** Where every path of the incoming package leads afterwards: to its own copy under a free name, or to what the shell has. */
+  namePaths(taken: readonly Content[], files: readonly ShellFile[]): void {
+    const paths = freshPaths([...this.shell.files.map((f) => f.path), ...this.shell.entries.map((e) => e.path)]);
+    const copied = new Set(files.map((f) => f.path));
+    const isFile = new Set(this.incoming.files.map((f) => f.path));
+    for (const content of taken) for (const path of content.files) if ((copied.has(path) || !isFile.has(path)) && !this.newPath.has(path)) this.newPath.set(path, paths.take(path));
+    for (const file of this.incoming.files) {
+      const there = this.counterpart('file', file.path);
+      if (!this.newPath.has(file.path) && there !== null) this.newPath.set(file.path, there as FilePath);
+    }
+    const ours = new Map(this.shell.contents.map((c) => [c.id, c]));
+    const placed = new Map<string, Item>(this.shell.items.map((i) => [i.ref, i]));
+    for (const item of this.incoming.items) {
+      const from = this.contents.get(item.content ?? contentId(''));
+      const to = ours.get(placed.get(this.counterpart('item', item.ref) ?? '')?.content ?? contentId(''));
+      const [old, goal] = [from?.href ?? from?.textPath, to?.href ?? to?.textPath];
+      if (old && goal && !this.newPath.has(old)) this.newPath.set(old, goal);
+      if (from && to && !this.newContent.has(from.id)) this.newContent.set(from.id, to.id);
+    }
+    for (const file of this.incoming.files) {
+      const there = this.counterpart('file', file.path);
+      const own = there === null ? undefined : this.shell.files.find((f) => f.path === there);
+      if (own && !this.newContent.has(file.content)) this.newContent.set(file.content, own.content);
+    }
+  }
+
+  entriesOf(taken: readonly Content[]): PackageEntry[] {
+    const wanted = new Set(taken.flatMap((c) => c.files));
+    const isFile = new Set<FilePath>(this.incoming.files.map((f) => f.path));
+    return this.incoming.entries.filter((e) => wanted.has(e.path) && !isFile.has(e.path)).map((e) => ({ ...e, path: this.newPath.get(e.path) ?? e.path }));
+  }
+
+  content(content: Content, files: ReadonlySet<FilePath>): Content {
+    const isFile = new Set<FilePath>(this.incoming.files.map((f) => f.path));
+    const path = (p: FilePath) => this.newPath.get(p) ?? p;
+    const edges = (linkGraphOf(this.incoming).outgoing.get(contentNode(content.id)) ?? []).filter((e): e is AddressEdge => e.kind === 'address');
+    const at = content.textPath;
+    return {
+      ...content,
+      id: this.newContent.get(content.id)!,
+      href: content.href === null ? null : path(content.href),
+      files: content.files.filter((p) => !isFile.has(p) || files.has(p)).map(path),
+      dependencies: content.dependencies.map((d) => this.newContent.get(d)).filter((d) => d !== undefined),
+      textPath: at === null ? null : path(at),
+      texts: at === null ? content.texts : content.texts.map((text, i) => this.rewrite(text, at, edges.filter((e) => e.text === i))),
+    };
+  }
+
+  file(file: ShellFile): ShellFile {
+    const edges = (linkGraphOf(this.incoming).outgoing.get(fileNode(file.path)) ?? []).filter((e): e is AddressEdge => e.kind === 'address');
+    return {
+      ...file,
+      path: this.newPath.get(file.path) ?? file.path,
+      content: this.newContent.get(file.content)!,
+      batch: this.choice.batch,
+      text: file.text === null ? null : this.rewrite(file.text, file.path, edges),
+    };
+  }
+
+  /** Leads the addresses of a text to where their targets stand from now on. */
+  rewrite(text: string, at: FilePath, edges: readonly AddressEdge[]): string {
+    const to = this.newPath.get(at) ?? at;
+    const graph = linkGraphOf(this.incoming);
+    let made = text;
+    for (const edge of [...edges].sort((a, b) => b.start - a.start)) {
+      if (edge.start < 0 || edge.based) continue;
+      const raw = made.slice(edge.start, edge.end);
+      const meaning = readAddress(raw.replace(/&amp;/g, '&'), at, null, graph.paths);
+      if (meaning.to !== 'package' || meaning.found === null) continue;
+      const goal = this.newPath.get(meaning.found) ?? meaning.found;
+      const moved = !edge.token && folderOf(to) !== folderOf(at);
+      if (goal === meaning.found && !moved) continue;
+      this.relinked += 1;
+      made = made.slice(0, edge.start) + spellAddress(goal, to, edge, raw) + made.slice(edge.end);
+    }
+    return made;
+  }
+
+  item(item: Item, parentOf: (item: Item) => ItemRef | null): Item {
+    const { incoming, shell, choice } = this;
+    const groups = new Set<string>(shell.groups.map((g) => g.ref));
+    const date = (when: Item['due']): Item['due'] => (when === null || choice.dating === 'clear' ? null : choice.dating === 'keep' ? when : (sameWeekAndWeekday(when, termOf(incoming, shell), shell.term) ?? null));
+    return {
+      ...item,
+      ref: this.newRef.get(item.ref)!,
+      parent: item.placed ? parentOf(item) : null,
+      content: item.content === null ? null : (this.newContent.get(item.content) ?? null),
+      opens: date(item.opens),
+      due: date(item.due),
+      closes: date(item.closes),
+      requires: item.requires.map((r) => this.newRef.get(r) ?? (this.counterpart('item', r) as ItemRef | null)).filter((r) => r !== null),
+      gradeColumn: item.gradeColumn === null ? null : (this.newColumn.get(item.gradeColumn) ?? this.counterpart('gradeColumn', item.gradeColumn)),
+      groups: item.groups.filter((g) => groups.has(g)),
+      // Nobody has handed anything in here yet.
+      studentWork: item.studentWork === null ? null : 0,
+      batch: choice.batch,
+    };
+  }
+}
+
+/** The term that an incoming package's dates belong to: its own, else the shell's previous one. */
+const termOf = (incoming: Shell, shell: Shell) => (incoming.term.start && incoming.term.end && incoming.term.start !== shell.term.start ? incoming.term : shell.previousTerm);
+
+const folderOf = (path: FilePath): string => path.slice(0, path.lastIndexOf('/') + 1);
+
+function looseLinks(after: Shell, added: readonly Content[]): { from: string; asked: string }[] {
+  const titles = new Map<string, string>(added.map((c) => [contentNode(c.id), c.title || c.href || c.id]));
+  return linkGraphOf(after).broken.flatMap((b) => (titles.has(b.from) ? [{ from: titles.get(b.from)!, asked: b.asked }] : []));
+}

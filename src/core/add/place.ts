@@ -1,0 +1,52 @@
+import { numberLabel, sameNumber } from '@/core/text/number-label';
+import type { Item, Shell } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
+import type { ItemRef } from '@/core/shell/refs';
+import { incomingKey, type IncomingThing } from './incoming';
+
+/** Where added items land: in the modules that match theirs, at the end, or all in one chosen module. */
+export type Landing = { readonly where: 'matching' } | { readonly where: 'end' } | { readonly where: 'module'; readonly ref: string };
+
+/**
+ * The module of the shell under which each taken item goes, null for the top level. An item whose own module is taken
+ * goes into that; else into the module that stands for it, by identity or by number (“Week 3” into “Week 3”).
+ */
+export function parentFinder(shell: Shell, incoming: Shell, things: ReadonlyMap<string, IncomingThing>, landing: Landing, newRef: ReadonlyMap<ItemRef, ItemRef>): (item: Item) => ItemRef | null {
+  const outline = outlineOf(shell);
+  const from = outlineOf(incoming);
+  const modules = shell.items.filter((i) => i.placed && i.kind === 'module');
+  const numbered = modules.flatMap((m) => (numberLabel(m.title) ? [{ ref: m.ref, label: numberLabel(m.title)! }] : []));
+  const matching = (module: Item): ItemRef | null => {
+    const counterpart = things.get(incomingKey('item', module.ref))?.counterpart?.ref as ItemRef | undefined;
+    if (counterpart !== undefined && outline.byRef.get(counterpart)?.kind === 'module') return counterpart;
+    const label = numberLabel(module.title);
+    return (label && numbered.find((n) => sameNumber(n.label, label))?.ref) ?? null;
+  };
+  return (item) => {
+    if (item.parent !== null && newRef.has(item.parent)) return newRef.get(item.parent)!;
+    if (landing.where === 'module') return landing.ref as ItemRef;
+    if (landing.where === 'end') return null;
+    for (const ancestor of [...from.ancestors(item)].reverse()) {
+      const own = newRef.get(ancestor.ref) ?? matching(ancestor);
+      if (own !== null) return own;
+    }
+    return null;
+  };
+}
+
+/** Puts new items behind the last item of their parent, in their own order; what stands outside comes last. */
+export function insertInOutline(items: readonly Item[], added: readonly Item[]): Item[] {
+  const byParent = new Map<ItemRef | null, Item[]>();
+  for (const item of added.filter((i) => i.placed)) byParent.set(item.parent, [...(byParent.get(item.parent) ?? []), item]);
+  const made: Item[] = [];
+  const children = new Map<ItemRef | null, Item[]>();
+  for (const item of items.filter((i) => i.placed)) children.set(item.parent, [...(children.get(item.parent) ?? []), item]);
+  const visit = (parent: ItemRef | null) => {
+    for (const item of [...(children.get(parent) ?? []), ...(byParent.get(parent) ?? [])]) {
+      made.push(item);
+      visit(item.ref);
+    }
+  };
+  visit(null);
+  return [...made, ...items.filter((i) => !i.placed), ...added.filter((i) => !i.placed)];
+}
