@@ -1,12 +1,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
-import { houseRulesSchema } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
-import { planSchema } from '@/core/plan/step';
-import { auditSchema } from '@/formats/report/audit-json';
-import { stateSchema } from '@/formats/state-file/state-schema';
-import { cleanSchema } from '@/services/clean/clean-package';
+import { publishedSchemas, schemaText } from './published-schemas';
 
 /** Writes the page of each check from its record, and the JSON Schema of everything that Currycomb writes as JSON. */
 mkdirSync('docs/checks', { recursive: true });
@@ -21,7 +17,5 @@ for (const check of allChecks) {
     `# ${check.title}\n\n\`${check.id}\` · ${family} · ${urgencyTitles[check.urgency]} · remedy: ${remedyWords[check.remedyKind]}\n\n## What it means\n\n${page.means}\n\n## Why it matters\n\n${page.why}\n\n## An example\n\n${page.example}\n\n## What the remedy does\n\n${page.remedy}\n\n## When it says nothing\n\n${page.notWhen}\n\n## Settings\n\n${options.length ? `${options.join('\n')}\n` : 'It has none beyond `on` and `urgency`.\n'}`,
   );
 }
-const schemas: Record<string, z.ZodType> = { audit: auditSchema, clean: cleanSchema, plan: planSchema, 'shell-state': stateSchema, 'house-rules': houseRulesSchema(allChecks) };
-for (const [name, schema] of Object.entries(schemas))
-  writeFileSync(`docs/schemas/${name}.schema.json`, `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`);
-console.log(`${allChecks.length} check pages, ${Object.keys(schemas).length} schemas`);
+for (const [name, schema] of Object.entries(publishedSchemas)) writeFileSync(`docs/schemas/${name}.schema.json`, schemaText(schema));
+console.log(`${allChecks.length} check pages, ${Object.keys(publishedSchemas).length} schemas`);

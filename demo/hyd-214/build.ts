@@ -34,7 +34,8 @@ export function buildHyd214(): ShellComposer {
     asOf,
     frame: {
       format: 'common-cartridge',
-      version: '1.3.0',
+      title: '',
+    version: '1.3.0',
       metadataXml: [
         '<lomimscc:lom><lomimscc:general><lomimscc:title><lomimscc:string language="en">Stream Ecology Field Methods</lomimscc:string></lomimscc:title></lomimscc:general></lomimscc:lom>',
       ],

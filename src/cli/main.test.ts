@@ -1,7 +1,8 @@
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
+import { previewAddSchema } from '@/formats/report/preview-add';
 import { auditSchema } from '@/formats/report/audit-json';
 import { dayList } from './shell-options';
 import { runCommandLine } from './main';
@@ -25,6 +26,13 @@ async function run(...args: string[]): Promise<{ code: number; out: string; err:
 
 const page = (title: string) => `<html><head><title>${title}</title></head><body><p>${title}: what we measure at the weir, and how to write it down.</p></body></html>`;
 const resource = (id: string, href: string) => `<resource identifier="${id}" type="webcontent" href="${href}"><file href="${href}"/></resource>`;
+function rosterFolder(): string {
+  const roster = join(folder, 'roster');
+  mkdirSync(roster, { recursive: true });
+  writeFileSync(join(roster, 'categories.csv'), 'sourcedId,status,dateLastModified,title,weight\nk1,active,,Labs,40\nk2,active,,Imported,\n');
+  writeFileSync(join(roster, 'lineItems.csv'), 'sourcedId,status,dateLastModified,title,categorySourcedId,resultValueMax\nc1,active,,Lab 1,k1,10\n');
+  return roster;
+}
 /** Two pages, a file that one of them uses and a file that nothing uses. */
 const course = (name = 'course.imscc') =>
   makeZip(join(folder, name), {
@@ -60,7 +68,7 @@ describe('audit', () => {
     expect(await run('audit', await course(), '--format', 'json', '--out', out)).toEqual({ code: 0, out: '', err: '' });
     expect(auditSchema.safeParse(JSON.parse(readFileSync(out, 'utf8'))).success).toBe(true);
   });
-  test('every flag is taken; what is not read yet is named', async () => {
+  test('every flag is taken, and what it says is used', async () => {
     const events = join(folder, 'e.ics');
     writeFileSync(events, 'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//Currycomb//test//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:20270304T100000Z\r\nSUMMARY:Field day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n');
     const status = join(folder, 's.csv');
@@ -68,7 +76,7 @@ describe('audit', () => {
     const rules = join(folder, 'rules.json');
     writeFileSync(rules, JSON.stringify({ schema: 'currycomb.house-rules/1' }));
     const { code, out, err } = await run(
-      'audit', await course(), '--events', events, '--previous-events', events, '--previous-term-start', '2025-08-25', '--previous-term-end', '2025-12-12', '--code', 'X 1', '--roster', folder,
+      'audit', await course(), '--events', events, '--previous-events', events, '--previous-term-start', '2025-08-25', '--previous-term-end', '2025-12-12', '--code', 'X 1', '--roster', rosterFolder(),
       '--status', status, '--house-rules', rules, '--baseline', await course('base.imscc'), '--baseline-is', 'template', '--term-start', '2027-01-11', '--term-end', '2027-05-07', '--no-class', '2027-03-15..2027-03-19,2027-04-02',
       '--time-zone', 'Europe/Dublin', '--as-of', '2027-01-04', '--format', 'json',
     ); // prettier-ignore
@@ -76,9 +84,7 @@ describe('audit', () => {
     const audit = auditSchema.parse(JSON.parse(out));
     expect(audit.shell).toMatchObject({ code: 'X 1', asOf: '2027-01-04', term: { start: '2027-01-11', end: '2027-05-07' } });
     expect(audit.shell.counts.events).toBe(1);
-    const said = audit.intake.map((i) => i.message).join('\n');
-    expect(said).toMatch(/roster/i);
-    expect(said).toMatch(/baseline/i);
+    expect(audit.shell.counts).toMatchObject({ gradeCategories: 2, gradeColumns: 1 });
   });
   test('days without class reach the calendar checks', async () => {
     expect(dayList('2027-03-15..2027-03-17,2027-04-02')).toEqual(['2027-03-15', '2027-03-16', '2027-03-17', '2027-04-02']);
@@ -133,6 +139,13 @@ describe('clean', () => {
     expect([other.code, other.err]).toEqual([3, expect.stringMatching(/made for another state of this shell: contents, files differ/)]);
     expect(existsSync(join(folder, 'never'))).toBe(false);
   });
+  test('a roster that was given is written as grade tables, and reads back equal', async () => {
+    const out = join(folder, 'with-grades');
+    expect((await run('clean', await course(), '--roster', rosterFolder(), '--accept', 'orphan.unused-file', '--out-dir', out)).code).toBe(0);
+    expect(readdirSync(join(out, 'grades')).sort()).toEqual(['categories.csv', 'lineItems.csv', 'manifest.csv']);
+    const counts = async (roster: string) => auditSchema.parse(JSON.parse((await run('audit', join(out, 'shell.imscc'), '--roster', roster, '--format', 'json')).out)).shell.counts;
+    expect(await counts(join(out, 'grades'))).toEqual(await counts(rosterFolder()));
+  });
   test('a folder that is not empty is refused, a dry run writes nothing', async () => {
     expect(await run('clean', await course(), '--accept', 'safe', '--out-dir', folder)).toMatchObject({ code: 2, err: expect.stringMatching(/empty/) });
     const { code, out } = await run('clean', await course(), '--accept', 'orphan.unused-file', '--dry-run');
@@ -154,6 +167,29 @@ describe('clean', () => {
     expect(await run('clean', path, '--plan', blocked, '--out-dir', out)).toMatchObject({ code: 4, err: expect.stringMatching(/^currycomb: blocked: [^\n]+\n$/) });
     expect(existsSync(out)).toBe(false);
     expect((await run('clean', path, '--plan', blocked, '--out-dir', out, '--leave-blocked')).code).toBe(0);
+  });
+});
+
+describe('preview-add', () => {
+  test('the same package brings nothing new; JSON keeps to its schema', async () => {
+    const path = await course();
+    const { code, out } = await run('preview-add', path, '--into', await course('other.imscc'), '--format', 'json');
+    expect(code).toBe(0);
+    const preview = previewAddSchema.parse(JSON.parse(out));
+    expect(preview.counts).toEqual({ new: 0, there: 4, differs: 0, doubled: 0 });
+    expect((await run('preview-add', path, '--into', path)).out).toContain('Nothing in it is new.');
+  });
+  test('into an empty shell everything used is proposed', async () => {
+    const empty = await makeZip(join(folder, 'empty.imscc'), { 'imsmanifest.xml': manifest('', '') });
+    const { out } = await run('preview-add', await course(), '--into', empty, '--format', 'json');
+    expect(previewAddSchema.parse(JSON.parse(out)).things.filter((t) => t.proposed).map((t) => t.ref)).toEqual(['a', 'b', 'used.bin']);
+    expect((await run('preview-add', await course(), '--into', empty)).out).toMatch(/\+ page: Weir/);
+  });
+  test('each of the two packages is named where it can’t be read', async () => {
+    const path = await course();
+    expect(await run('preview-add', path, '--into', join(folder, 'nowhere.imscc'))).toMatchObject({ code: 3, err: expect.stringMatching(/^currycomb: The shell: .*nowhere/) });
+    expect(await run('preview-add', join(folder, 'nowhere.imscc'), '--into', path)).toMatchObject({ code: 3 });
+    expect((await run('preview-add', path)).code).toBe(2);
   });
 });
 

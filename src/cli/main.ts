@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { addAudit } from './audit-command';
 import { addClean } from './clean-command';
+import { addPreviewAdd } from './preview-add-command';
 
 /** Runs the command line; returns the exit code: 0 done, 1 --fail-on met, 2 bad usage, 3 unreadable input, 4 blocked. */
 export async function runCommandLine(args: readonly string[]): Promise<number> {
@@ -12,6 +13,7 @@ export async function runCommandLine(args: readonly string[]): Promise<number> {
   const setCode = (n: number) => (code = n);
   addAudit(program, setCode);
   addClean(program, setCode);
+  addPreviewAdd(program, setCode);
   for (const command of program.commands) command.exitOverride().configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'currycomb: ')) });
   try {
     await program.parseAsync(['node', 'currycomb', ...args]);

@@ -60,10 +60,10 @@ export const withShellFlags = (command: Command): Command =>
     .option('--previous-term-start <D>', 'first day of the previous term', day)
     .option('--previous-term-end <D>', 'last day of the previous term', day)
     .option('--code <TEXT>', 'the shell’s code')
-    .option('--roster <DIR|ZIP>', 'OneRoster CSV (not read yet)')
+    .option('--roster <DIR|ZIP>', 'OneRoster CSV, a folder or a zip')
     .option('--status <F.csv>', 'status sheet')
     .option('--house-rules <F.json>', 'house rules')
-    .option('--baseline <PACKAGE>', 'the institution’s baseline shell (not read yet)')
+    .option('--baseline <PACKAGE>', 'the institution’s baseline shell')
     .option('--baseline-is <supplied|template>', 'what the baseline is to this shell', baselineIs)
     .option('--term-start <D>', 'first day of the term', day)
     .option('--term-end <D>', 'last day of the term', day)
@@ -82,6 +82,7 @@ export function inputsFrom(packagePath: string, flags: ShellFlags, today: LocalD
     houseRules: file(flags.houseRules),
     roster: file(flags.roster),
     baseline: file(flags.baseline),
+    baselineIs: flags.baselineIs,
     code: flags.code,
     termStart: flags.termStart,
     termEnd: flags.termEnd,

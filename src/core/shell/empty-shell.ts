@@ -27,6 +27,7 @@ export const emptyShell: Shell = {
   frame: {
     format: 'common-cartridge',
     version: '1.3.0',
+    title: '',
     metadataXml: [],
     organizationId: 'outline',
     rootItemId: 'outline-root',
@@ -34,4 +35,5 @@ export const emptyShell: Shell = {
     extraXml: [],
   },
   calendar: null,
+  baseline: null,
 };

@@ -1,5 +1,7 @@
 import type { LocalDate } from '@/core/time/local-date';
 import { dateOf } from '@/core/time/local-date';
+import { onlyBaseline } from '../compare/baseline';
+import { identityDoubts, type IdentityDoubt } from './identity';
 import type { ItemKind, Shell, ShellFile } from './model';
 
 export interface ShellCounts {
@@ -12,7 +14,8 @@ export interface ShellCounts {
   readonly homePages: number;
 }
 
-export type Verdict = 'empty' | 'has-content';
+/** Is there anything in it, and anything beyond what the institution's baseline brought? */
+export type Verdict = 'empty' | 'template-only' | 'has-content';
 
 /** What a shell holds, counted. */
 export interface Inventory {
@@ -26,6 +29,9 @@ export interface Inventory {
   readonly dates: { readonly first: LocalDate; readonly last: LocalDate } | null;
   readonly batches: readonly { readonly batch: string; readonly count: number }[];
   readonly verdict: Verdict;
+  readonly questions: number;
+  /** Signs that this may be another course's or another term's package. */
+  readonly doubts: readonly IdentityDoubt[];
 }
 
 /** An unplaced home page is counted as a home page only. */
@@ -82,6 +88,8 @@ export function takeInventory(shell: Shell): Inventory {
     largestFiles: [...shell.files].sort((a, b) => b.bytes - a.bytes || (a.path < b.path ? -1 : 1)).slice(0, 8),
     dates: first && last ? { first, last } : null,
     batches: [...batches].map(([batch, count]) => ({ batch, count })).sort((a, b) => (a.batch < b.batch ? -1 : 1)),
-    verdict: countThings(counts) === 0 ? 'empty' : 'has-content',
+    verdict: countThings(counts) === 0 ? 'empty' : onlyBaseline(shell) ? 'template-only' : 'has-content',
+    questions: shell.contents.reduce((n, c) => n + c.questions.length, 0),
+    doubts: identityDoubts(shell),
   };
 }

@@ -205,10 +205,22 @@ export interface HomePage {
   readonly inUse: boolean | null;
 }
 
+/** What the institution provides: read from its own package, kept only as far as it is compared. */
+export interface Baseline {
+  readonly title: string;
+  /** Provided outside this shell, or what this shell began as a copy of. */
+  readonly is: 'supplied' | 'template';
+  /** `key` is equal where two items say the same; null where an item has no content. */
+  readonly items: readonly { readonly ref: string; readonly kind: ItemKind; readonly title: string; readonly key: string | null }[];
+  readonly files: readonly Sha256[];
+}
+
 /** What a package has around its contents, carried through a write. */
 export interface PackageFrame {
   readonly format: 'common-cartridge' | 'content-packaging';
   readonly version: string;
+  /** The title that the manifest gives; the shell itself may be called otherwise. */
+  readonly title: string;
   /** Children of the manifest's metadata element as XML, schema and schemaversion aside. */
   readonly metadataXml: readonly string[];
   readonly organizationId: string;
@@ -250,4 +262,5 @@ export interface Shell {
   readonly enrolments: Readonly<Record<string, number>>;
   readonly frame: PackageFrame;
   readonly calendar: CalendarFrame | null;
+  readonly baseline: Baseline | null;
 }

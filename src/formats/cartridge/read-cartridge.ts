@@ -121,6 +121,7 @@ class CartridgeBuilder {
       frame: {
         format: manifest.format,
         version: manifest.version,
+        title: manifest.title,
         metadataXml: manifest.metadataXml,
         organizationId: manifest.organizationId,
         rootItemId: manifest.rootItemId,

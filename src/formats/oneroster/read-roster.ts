@@ -39,7 +39,8 @@ export function readRoster(tables: RosterTables, wanted: { readonly code: string
   const klass = fitting[0] ?? (classes.length === 1 ? classes[0] : undefined);
   if (classes.length > 1 && !klass) note('roster-class', `none of the roster’s ${classes.length} classes has the code “${wanted.code ?? ''}”; its people and grade columns are left out`);
   if (fitting.length > 1) note('roster-class', `${fitting.length} classes fit; “${klass?.['title'] ?? ''}” is taken. Give the code to take another`);
-  const own = (row: RosterRow) => !row['classSourcedId'] || (klass !== undefined && row['classSourcedId'] === klass['sourcedId']);
+  // A set of grade tables alone, as we write it, is one class's.
+  const own = (row: RosterRow) => tables.classes === null || !row['classSourcedId'] || (klass !== undefined && row['classSourcedId'] === klass['sourcedId']);
 
   const sessions = readSessions(tables.academicSessions ?? [], note);
   const term = termOf(sessions, (klass?.['termSourcedIds'] ?? '').split(/[,\s]+/).filter((t) => t), wanted.asOf);

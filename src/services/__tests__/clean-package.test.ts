@@ -162,7 +162,7 @@ describe('the ways that cleaning ends', () => {
     await summaryOf(plain, { plan }, second);
     expect(readFileSync(join(second, 'shell.imscc')).equals(readFileSync(join(first, 'shell.imscc')))).toBe(true);
     const other = await clean(join(first, 'shell.imscc'), { plan }, join(folder, 'x'));
-    expect(!other.ok && other.trouble.message).toBe('The plan was made for another state of this shell: texts, files differ. Make the plan again.');
+    expect(!other.ok && other.trouble.message).toBe('The plan was made for another state of this shell: contents, files differ. Make the plan again.');
     expect(await clean(plain, { plan: { steps: [] } }, join(folder, 'x'))).toMatchObject({ ok: false, trouble: { code: 'plan-unreadable' } });
   });
   test('a folder that holds something is refused', async () => {

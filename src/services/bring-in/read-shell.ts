@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { baselineOf } from '@/core/compare/baseline';
 import type { Shell, Term } from '@/core/shell/model';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { isTimeZone } from '@/core/time/zones';
@@ -100,6 +101,12 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
     const applied = applyStatusSheet(shell, sheet.value, name);
     shell = applied.shell;
     intake.push(...sheet.value.notes, ...applied.notes);
+  }
+  if (inputs.baseline) {
+    const baseline = await readShell({ package: inputs.baseline, today: inputs.today });
+    if (!baseline.ok) return bad(baseline.trouble.code, `The baseline “${inputs.baseline.name}” can’t be used: ${baseline.trouble.message}`);
+    baseline.value.archive.close();
+    shell = { ...shell, baseline: baselineOf(baseline.value.shell, inputs.baselineIs ?? 'supplied') };
   }
   const dated = applyTodos(shell, todos);
   shell = dated.shell;

@@ -15,6 +15,8 @@ export interface ShellInputs {
   readonly houseRules?: InputFile;
   readonly roster?: InputFile;
   readonly baseline?: InputFile;
+  /** Whether the baseline is provided outside this shell (the default) or is what it began as a copy of. */
+  readonly baselineIs?: 'supplied' | 'template';
   readonly code?: string;
   readonly title?: string;
   readonly termTitle?: string;

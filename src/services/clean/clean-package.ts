@@ -16,6 +16,7 @@ import { differingParts, shellFingerprint } from '@/core/shell/shell-fingerprint
 import type { Archive } from '@/formats/archive/read-archive';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
+import { writeGrades } from '@/formats/oneroster/write-grades';
 import { findingJson, findingSchema, type FindingJson } from '@/formats/report/audit-json';
 import { reportHtml } from '@/formats/report/report-html';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
@@ -179,7 +180,13 @@ async function writeShellFiles(dir: string, shell: Shell, inputs: ShellInputs, s
   mkdirSync(dir, { recursive: true });
   await writeCartridge(shell, source, join(dir, 'shell.imscc'));
   if (inputs.events && shell.calendar) writeFileSync(join(dir, 'events.ics'), writeCalendar(shell.events, shell.calendar));
+  if (inputs.roster) writeGradeFiles(join(dir, 'grades'), shell);
   if (inputs.status) writeFileSync(join(dir, 'status.csv'), writeStatusSheet(shell));
+}
+
+function writeGradeFiles(dir: string, shell: Shell): void {
+  mkdirSync(dir, { recursive: true });
+  for (const [name, text] of Object.entries(writeGrades(shell))) writeFileSync(join(dir, name), text as string);
 }
 
 async function writeAndReadBack(dir: string, shell: Shell, inputs: ShellInputs, source: Source): Promise<Result<Shell>> {
@@ -190,6 +197,7 @@ async function writeAndReadBack(dir: string, shell: Shell, inputs: ShellInputs, 
     package: file('shell.imscc'),
     events: inputs.events ? file('events.ics') : undefined,
     status: inputs.status ? file('status.csv') : undefined,
+    roster: inputs.roster ? file('grades') : undefined,
     timeZone: shell.timeZone,
   });
   if (!again.ok) return again;

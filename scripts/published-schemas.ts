@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { houseRulesSchema } from '@/core/checks/house-rules';
+import { allChecks } from '@/core/checks/registry';
+import { planSchema } from '@/core/plan/step';
+import { auditSchema } from '@/formats/report/audit-json';
+import { previewAddSchema } from '@/formats/report/preview-add';
+import { stateSchema } from '@/formats/state-file/state-schema';
+import { cleanSchema } from '@/services/clean/clean-package';
+
+/** Everything that Currycomb writes or reads as JSON, by the name of its file in docs/schemas. */
+export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
+  audit: auditSchema,
+  clean: cleanSchema,
+  plan: planSchema,
+  'preview-add': previewAddSchema,
+  'shell-state': stateSchema,
+  'house-rules': houseRulesSchema(allChecks),
+};
+
+/** JSON Schema (draft 2020-12) as it stands in docs/schemas. */
+export const schemaText = (schema: z.ZodType): string => `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`;
