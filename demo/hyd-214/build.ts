@@ -35,7 +35,7 @@ export function buildHyd214(): ShellComposer {
     frame: {
       format: 'common-cartridge',
       title: '',
-    version: '1.3.0',
+      version: '1.3.0',
       metadataXml: [
         '<lomimscc:lom><lomimscc:general><lomimscc:title><lomimscc:string language="en">Stream Ecology Field Methods</lomimscc:string></lomimscc:title></lomimscc:general></lomimscc:lom>',
       ],

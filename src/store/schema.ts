@@ -11,6 +11,8 @@ export const shells = sqliteTable('shells', {
   asOf: text('as_of').notNull(),
   role: text('role').notNull(),
   versionId: text('version_id').notNull(),
+  /** SHA-256 of the package that it was read from, so that the same one is known again. */
+  packageHash: text('package_hash').notNull().default(''),
   createdAt: text('created_at').notNull(),
 });
 
@@ -83,6 +85,11 @@ export const runs = sqliteTable('runs', {
   /** The restore point: the version that the run began from. */
   beforeVersion: text('before_version').notNull().references(() => versions.id),
   afterVersion: text('after_version').notNull().references(() => versions.id),
+  /** A plan carried out, or a package added. */
+  kind: text('kind', { enum: ['plan', 'add'] }).notNull().default('plan'),
+  /** The added package: its name and SHA-256. */
+  packageName: text('package_name'),
+  packageHash: text('package_hash'),
   state: text('state', { enum: ['done', 'undone'] }).notNull(),
   /** Blob of the edits, for the exact inverse. */
   editsBlob: text('edits_blob').notNull(),
@@ -90,6 +97,22 @@ export const runs = sqliteTable('runs', {
   auditBefore: text('audit_before').references(() => audits.id),
   startedAt: text('started_at').notNull(),
   finishedAt: text('finished_at').notNull(),
+});
+
+/** A package that was read to be added: one for each shell, until it is added or another takes its place. */
+export const incomings = sqliteTable('incomings', {
+  id: text('id').primaryKey(),
+  shellId: text('shell_id').notNull().unique().references(() => shells.id, { onDelete: 'cascade' }),
+  packageName: text('package_name').notNull(),
+  packageHash: text('package_hash').notNull(),
+  title: text('title').notNull(),
+  /** The version that it was held against. */
+  versionId: text('version_id').notNull(),
+  stateBlob: text('state_blob').notNull(),
+  /** Blob of the preview as JSON. */
+  previewBlob: text('preview_blob').notNull(),
+  intake: text('intake').notNull(),
+  createdAt: text('created_at').notNull(),
 });
 
 export const ledger = sqliteTable(

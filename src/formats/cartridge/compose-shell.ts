@@ -1,11 +1,11 @@
 import { digest } from '@/core/shell/digest';
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { Content, ContentKind, Item, ItemKind, PackageEntry, Shell, ShellFile } from '@/core/shell/model';
+import type { Content, ContentKind, Item, ItemKind, PackageEntry, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
 import { contentId, filePath, itemRef, outsideRef, shellRef, type FilePath, type ItemRef, type Sha256 } from '@/core/shell/refs';
 import { readBody } from './read-body';
 import { blankItem } from './read-cartridge';
 import { mediaTypeOf } from './resource-types';
-import { assignmentXml, quizXml, topicXml, webLinkXml, type QuizQuestion } from './write-bodies';
+import { assignmentXml, bankXml, quizXml, topicXml, webLinkXml, type QuizQuestion } from './write-bodies';
 import { writeCartridge, type BytesSource } from './write-cartridge';
 
 /** Where a new item goes and what is known of it beyond its content. */
@@ -27,6 +27,7 @@ export class ShellComposer {
   private readonly contents: Content[] = [];
   private readonly files: ShellFile[] = [];
   private readonly entries: PackageEntry[] = [];
+  private readonly banks: QuestionBank[] = [];
   private readonly bytes = new Map<Sha256, Buffer>();
   private counter = 0;
 
@@ -52,6 +53,18 @@ export class ShellComposer {
   }
   webLink(title: string, url: string, placing: Placing = {}): ItemRef {
     return this.body('web-link', 'imswl_xmlv1p3', title, placing, 'xml', () => webLinkXml(title, url));
+  }
+
+  /** A question bank, which stands in no outline; quizzes draw on it by its ident. */
+  bank(ident: string, questions: readonly QuizQuestion[], path: string): void {
+    const text = bankXml(ident, questions);
+    const bytes = Buffer.from(text, 'utf8');
+    const body = readBody('bank', text);
+    if (!body.ok) throw new Error(body.trouble.message);
+    const id = contentId(`b${(this.counter += 1)}`);
+    this.contents.push({ ...blankContent, ...body.value, id, kind: 'bank', type: 'imsqti_xmlv1p2/imscc_xmlv1p3/question-bank', files: [filePath(path)], textPath: filePath(path) });
+    this.entries.push({ path: filePath(path), bytes: bytes.length, sha256: this.keep(bytes), text: null });
+    this.banks.push({ ref: outsideRef(id), title: ident, content: id });
   }
 
   /** A webcontent file that no item shows. */
@@ -110,7 +123,7 @@ export class ShellComposer {
 
   shell(): Shell {
     const ordered = this.outlineOrder();
-    return { ...emptyShell, ...this.about, items: ordered, contents: [...this.contents], files: [...this.files], entries: [...this.entries] };
+    return { ...emptyShell, ...this.about, items: ordered, contents: [...this.contents], files: [...this.files], entries: [...this.entries], banks: [...this.banks] };
   }
 
   get source(): BytesSource {

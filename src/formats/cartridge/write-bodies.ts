@@ -22,10 +22,10 @@ export interface QuizQuestion {
   readonly points: number;
 }
 
-/** A quiz of multiple choice questions (QTI 1.2 as Common Cartridge 1.3 profiles it). */
-export function quizXml(id: string, title: string, questions: readonly QuizQuestion[]): string {
-  const field = (label: string, entry: string) => `<qtimetadatafield><fieldlabel>${label}</fieldlabel><fieldentry>${entry}</fieldentry></qtimetadatafield>`;
-  const items = questions.map((q, n) => {
+const field = (label: string, entry: string) => `<qtimetadatafield><fieldlabel>${label}</fieldlabel><fieldentry>${entry}</fieldentry></qtimetadatafield>`;
+
+function questionsXml(id: string, questions: readonly QuizQuestion[]): string[] {
+  return questions.map((q, n) => {
     const answers = q.answers.map((a, k) => `      <response_label ident="${id}_q${n + 1}_a${k + 1}"><material><mattext texttype="text/plain">${escapeText(a)}</mattext></material></response_label>`);
     return `   <item ident="${id}_q${n + 1}" title="Question ${n + 1}">
     <itemmetadata><qtimetadata>${field('cc_profile', 'cc.multiple_choice.v0p1')}${field('cc_weighting', String(q.points))}</qtimetadata></itemmetadata>
@@ -40,11 +40,19 @@ ${answers.join('\n')}
     </resprocessing>
    </item>`;
   });
+}
+
+/** A question bank (QTI 1.2 as Common Cartridge 1.3 profiles it). */
+export const bankXml = (ident: string, questions: readonly QuizQuestion[]): string =>
+  `${head}<questestinterop xmlns="http://www.imsglobal.org/xsd/ims_qtiasiv1p2">\n <objectbank ident="${escapeAttribute(ident)}">\n${questionsXml(ident, questions).join('\n')}\n </objectbank>\n</questestinterop>\n`;
+
+/** A quiz of multiple choice questions (QTI 1.2 as Common Cartridge 1.3 profiles it). */
+export function quizXml(id: string, title: string, questions: readonly QuizQuestion[]): string {
   return `${head}<questestinterop xmlns="http://www.imsglobal.org/xsd/ims_qtiasiv1p2">
  <assessment ident="${escapeAttribute(id)}" title="${escapeAttribute(title)}">
   <qtimetadata>${field('cc_profile', 'cc.exam.v0p1')}${field('qmd_assessmenttype', 'Examination')}</qtimetadata>
   <section ident="${escapeAttribute(id)}_section">
-${items.join('\n')}
+${questionsXml(id, questions).join('\n')}
   </section>
  </assessment>
 </questestinterop>

@@ -7,12 +7,12 @@ import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { isTimeZone } from '@/core/time/zones';
 import { blobsOf } from '@/store/shell-state-blob';
 import type { Sha256 } from '@/core/shell/refs';
-import { runs as runsTable, shells, versions } from '@/store/schema';
+import { incomings, runs as runsTable, shells, versions } from '@/store/schema';
 import type { Context } from '../context';
 import { keepVersion } from '../shells/keep-version';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
-const upload = z.strictObject({ id: z.string().regex(/^[0-9a-f-]{36}$/), name: z.string().min(1).max(200) });
+export const upload = z.strictObject({ id: z.string().regex(/^[0-9a-f-]{36}$/), name: z.string().min(1).max(200) });
 const day = z.union([z.literal(''), z.string()]).transform((text, context) => {
   if (text.trim() === '') return undefined;
   const date = parseLocalDate(text);
@@ -27,6 +27,9 @@ export const bringInSchema = z.strictObject({
   events: upload.optional(),
   previousEvents: upload.optional(),
   status: upload.optional(),
+  roster: upload.optional(),
+  baseline: upload.optional(),
+  baselineIs: z.enum(['supplied', 'template']).default('supplied'),
   code: line.default(''),
   title: line.default(''),
   role: line.default(''),
@@ -46,10 +49,14 @@ export const uploadsDir = (context: Context): string => {
   return dir;
 };
 
+type Upload = z.output<typeof upload>;
+
+export const uploadedFile = (context: Context, u: Upload | undefined): InputFile | undefined => (u ? { path: join(uploadsDir(context), u.id), name: u.name } : undefined);
+
 /** Orders a package to be read into a new shell. The uploads are gone afterwards, whatever comes of it. */
 export function orderBringIn(context: Context, form: BringInForm, today: LocalDate): Result<{ jobId: string }> {
-  const file = (u: { id: string; name: string } | undefined): InputFile | undefined => (u ? { path: join(uploadsDir(context), u.id), name: u.name } : undefined);
-  const files = [form.package, form.events, form.previousEvents, form.status].map(file).filter((f) => f !== undefined);
+  const file = (u: Upload | undefined) => uploadedFile(context, u);
+  const files = [form.package, form.events, form.previousEvents, form.status, form.roster, form.baseline].map(file).filter((f) => f !== undefined);
   for (const f of files) if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
   const text = (t: string) => (t === '' ? undefined : t);
   const inputs: ShellInputs = {
@@ -57,6 +64,9 @@ export function orderBringIn(context: Context, form: BringInForm, today: LocalDa
     events: file(form.events),
     previousEvents: file(form.previousEvents),
     status: file(form.status),
+    roster: file(form.roster),
+    baseline: file(form.baseline),
+    baselineIs: form.baselineIs,
     code: text(form.code),
     title: text(form.title),
     termTitle: text(form.termTitle),
@@ -87,6 +97,7 @@ export function orderBringIn(context: Context, form: BringInForm, today: LocalDa
             asOf: state.asOf,
             role: form.role || 'course lead',
             versionId: '',
+            packageHash: state.packageHash,
             createdAt: now,
           })
           .run();
@@ -107,6 +118,7 @@ export function sweep(context: Context): void {
   if (!context.jobs.idle) return;
   const named = new Set<string>();
   for (const version of context.db.select().from(versions).all()) for (const hash of blobsOf(context.blobs, version.stateBlob as Sha256)) named.add(hash);
+  for (const one of context.db.select().from(incomings).all()) for (const hash of [one.previewBlob, ...blobsOf(context.blobs, one.stateBlob as Sha256)]) named.add(hash);
   for (const run of context.db.select({ blob: runsTable.editsBlob }).from(runsTable).all()) named.add(run.blob);
   context.blobs.sweep(named);
 }

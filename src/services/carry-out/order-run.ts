@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
+import type { IncomingType } from '@/core/add/incoming';
 import { countChanges, type RemovedCounts, type StepResult } from '@/core/plan/run-plan';
 import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -16,6 +17,8 @@ export interface RunSummary {
   readonly nothing: number;
   readonly removed: RemovedCounts;
   readonly relinked: number;
+  /** For a package that was added: what came in. */
+  readonly added?: Readonly<Record<IncomingType, number>>;
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { AddChoice, Addition } from '@/core/add/add-things';
 import type { Finding } from '@/core/checks/finding';
 import type { Audit } from '@/core/checks/run-checks';
 import type { StepResult, RemovedCounts } from '@/core/plan/run-plan';
@@ -46,7 +47,16 @@ export interface PlanInput {
 
 /** Every job: what it is given and what it gives. Inputs name the shell by hash; nothing needs the web process. */
 export interface JobKinds {
-  'bring-in': { input: { inputs: ShellInputs; dispose: readonly string[] }; output: KeptState & { readonly intake: readonly IntakeNote[] } };
+  'bring-in': { input: { inputs: ShellInputs; dispose: readonly string[] }; output: KeptState & { readonly intake: readonly IntakeNote[]; readonly packageHash: string } };
+  /** Holds a package against a shell: read from files, or one that was read before. */
+  'hold-against': {
+    input: { stateBlob: Sha256; from: { readonly inputs: ShellInputs; readonly dispose: readonly string[] } | { readonly incomingBlob: Sha256 } };
+    output: { readonly incomingBlob: Sha256; readonly previewBlob: Sha256; readonly title: string; readonly packageHash: string | null; readonly intake: readonly IntakeNote[] };
+  };
+  add: {
+    input: { stateBlob: Sha256; incomingBlob: Sha256; choice: AddChoice };
+    output: KeptState & Pick<Addition, 'added' | 'relinked' | 'loose'> & { readonly editsBlob: Sha256 };
+  };
   comb: { input: { stateBlob: Sha256 }; output: { readonly audit: Audit; readonly milliseconds: number } };
   rehearse: { input: PlanInput & { audit: Audit }; output: RehearsalView };
   'carry-out': {

@@ -1,4 +1,7 @@
-import { statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { createReadStream, statSync, writeFileSync } from 'node:fs';
+import { addThings } from '@/core/add/add-things';
+import { holdAgainst } from '@/core/add/hold-against';
 import { rehearse } from '@/core/plan/rehearse';
 import { applyEdits, type Edit } from '@/core/plan/edits';
 import { runPlan, undoEdits } from '@/core/plan/run-plan';
@@ -6,7 +9,7 @@ import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
 import { takeInventory } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
-import { bad, good, type Result } from '@/core/shell/result';
+import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
 import { sketchOf } from '@/core/shell/sketch';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
@@ -41,6 +44,12 @@ function keep(blobs: BlobStore, shell: Shell): KeptState {
   return { stateBlob, fingerprint: shellFingerprint(shell), code, title, term, asOf, inventory: takeInventory(shell), sketch: sketchOf(shell) };
 }
 
+async function hashOfFile(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const block of createReadStream(path, { highWaterMark: 1024 ** 2 })) hash.update(block as Buffer);
+  return hash.digest('hex');
+}
+
 type Jobs = { [K in JobKind]: (input: JobKinds[K]['input'], blobs: BlobStore, context: JobContext) => Promise<Result<JobKinds[K]['output']>> };
 
 const jobs: Jobs = {
@@ -51,7 +60,34 @@ const jobs: Jobs = {
     });
     if (!reading.ok) return reading;
     reading.value.archive.close();
-    return good({ ...keep(blobs, reading.value.shell), intake: reading.value.intake });
+    return good({ ...keep(blobs, reading.value.shell), intake: reading.value.intake, packageHash: await hashOfFile(inputs.package.path) });
+  },
+  async 'hold-against'({ stateBlob, from }, blobs, { progress }) {
+    const shell = shellOf(blobs, stateBlob);
+    let incoming: Shell;
+    let intake: readonly IntakeNote[] = [];
+    let packageHash: string | null = null;
+    if ('inputs' in from) {
+      const reading = await readShell(from.inputs, { sink: { begin: () => blobs.begin() }, onProgress: (done, total) => progress(done, total, 'Reading the package') });
+      if (!reading.ok) return reading;
+      reading.value.archive.close();
+      ({ shell: incoming, intake } = reading.value);
+      packageHash = await hashOfFile(from.inputs.package.path);
+    } else incoming = shellOf(blobs, from.incomingBlob);
+    progress(1, 2, 'Holding it against the shell');
+    const incomingBlob = 'inputs' in from ? saveShell(blobs, incoming) : from.incomingBlob;
+    remember(incomingBlob, incoming);
+    const previewBlob = blobs.put(JSON.stringify(holdAgainst(shell, incoming)));
+    return good({ incomingBlob, previewBlob, title: incoming.title, packageHash, intake });
+  },
+  async add({ stateBlob, incomingBlob, choice }, blobs, { progress }) {
+    const [shell, incoming] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
+    progress(0, 2, 'Adding what was chosen');
+    const made = addThings(shell, incoming, holdAgainst(shell, incoming), choice);
+    if (!made.edits.length) return bad('nothing-chosen', 'Nothing of what was chosen can be added, so nothing was changed.');
+    progress(1, 2, 'Keeping the result');
+    const { added, relinked, loose } = made;
+    return good({ ...keep(blobs, made.after), added, relinked, loose, editsBlob: blobs.put(JSON.stringify(made.edits)) });
   },
   async comb({ stateBlob }, blobs, { progress }) {
     const shell = shellOf(blobs, stateBlob);

@@ -3,17 +3,21 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
+import { FileSlots, type ChosenFiles, type SlotInfo } from './file-slots';
 import { sortFiles, type Slot } from './sort-files';
+import { upload } from './upload';
 import styles from './bring-in.module.css';
 
-const slots: readonly { key: Slot; title: string; hint: string; accept: string }[] = [
+const slots: readonly SlotInfo[] = [
   { key: 'package', title: 'Course package', hint: '.imscc or .zip', accept: '.imscc,.zip' },
   { key: 'events', title: 'Calendar', hint: '.ics of this shell, if there is one', accept: '.ics' },
   { key: 'previousEvents', title: 'Last term’s calendar', hint: '.ics, helps to find shifted copies', accept: '.ics' },
   { key: 'status', title: 'Status sheet', hint: '.csv: what is hidden, dates, student work', accept: '.csv' },
+  { key: 'roster', title: 'Grade setup and people', hint: 'OneRoster CSV as .zip; no name is kept', accept: '.zip' },
+  { key: 'baseline', title: 'Baseline shell', hint: '.imscc: what the institution provides', accept: '.imscc,.zip' },
 ];
 const fields = [
   { key: 'code', label: 'Course code', hint: 'as people say it: HYD 214' },
@@ -30,18 +34,15 @@ type FieldKey = (typeof fields)[number]['key'];
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
 export function BringInForm() {
   const router = useRouter();
-  const [files, setFiles] = useState<Partial<Record<Slot, File>>>({});
+  const [files, setFiles] = useState<ChosenFiles>({});
   const [values, setValues] = useState<Partial<Record<FieldKey, string>>>({});
-  const [over, setOver] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [uploading, setUploading] = useState<string | null>(null);
-  const pickers = useRef<Partial<Record<Slot, HTMLInputElement | null>>>({});
   const job = useJob((view) => {
     const { shellId } = JSON.parse(view.result ?? '{}') as { shellId: string };
     router.push(`/shells/${shellId}/bring-in`);
   });
-  const take = (list: FileList | null) => {
-    if (!list) return;
+  const take = (list: FileList) => {
     const sorted = sortFiles([...list].map((f) => f.name));
     setTrouble(sorted.trouble);
     setFiles((now) => {
@@ -77,47 +78,14 @@ export function BringInForm() {
         void submit();
       }}
     >
-      <div
-        className={styles.drop}
-        data-over={over}
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault();
-          setOver(false);
-          take(event.dataTransfer.files);
-        }}
-      >
-        <h2>Drop the package here, with its side files</h2>
-        <p className="soft">All at once is fine; each finds its place. Nothing leaves this computer, and nothing is changed yet.</p>
-        <div className={styles.slots}>
-          {slots.map((slot) => (
-            <div key={slot.key} className={styles.slot} data-filled={Boolean(files[slot.key])}>
-              <strong>{slot.title}</strong>
-              <span className="soft">{files[slot.key]?.name ?? slot.hint}</span>
-              <input
-                ref={(element) => {
-                  pickers.current[slot.key] = element;
-                }}
-                type="file"
-                hidden
-                accept={slot.accept}
-                data-testid={`file-${slot.key}`}
-                onChange={(event) => {
-                  const file = event.target.files?.[0];
-                  if (file) setFiles((now) => ({ ...now, [slot.key]: file }));
-                }}
-              />
-              <Button size="small" variant={slot.key === 'package' && !files.package ? 'contained' : 'outlined'} onClick={() => pickers.current[slot.key]?.click()} aria-label={`Choose: ${slot.title}`}>
-                {files[slot.key] ? 'Choose another' : 'Choose'}
-              </Button>
-            </div>
-          ))}
-        </div>
-      </div>
+      <FileSlots
+        slots={slots}
+        files={files}
+        onFile={(key, file) => setFiles((now) => ({ ...now, [key]: file }))}
+        onDrop={take}
+        title="Drop the package here, with its side files"
+        hint="All at once is fine; each finds its place. Nothing leaves this computer, and nothing is changed yet."
+      />
       <fieldset className={styles.fields}>
         <legend>
           <h2>What you know about the shell</h2>
@@ -153,14 +121,4 @@ export function BringInForm() {
       </div>
     </form>
   );
-}
-
-async function upload(file: File): Promise<{ ok: true; id: string } | { ok: false; trouble: string }> {
-  try {
-    const response = await fetch(`/api/uploads?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file });
-    const value = (await response.json()) as { id?: string; trouble?: string };
-    return value.id ? { ok: true, id: value.id } : { ok: false, trouble: value.trouble ?? 'it did not arrive; try again.' };
-  } catch {
-    return { ok: false, trouble: 'it did not arrive whole; try again.' };
-  }
 }

@@ -1,31 +1,74 @@
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
 import type { IntakeNote } from '@/core/shell/result';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { spellDate } from '@/core/time/local-date';
+import { IntakeReport } from './intake-report';
 import { kindNames } from './kind-names';
 import styles from './inventory.module.css';
 
 /** What the shell holds, counted, and what its reading met. */
-export function InventoryView({ id, inventory, intake, combed }: { id: string; inventory: Inventory; intake: readonly IntakeNote[]; combed: boolean }) {
+export function InventoryView({
+  id,
+  inventory,
+  intake,
+  combed,
+}: {
+  id: string;
+  inventory: Inventory;
+  intake: readonly IntakeNote[];
+  combed: boolean;
+}) {
   const { counts } = inventory;
   const contents = `/shells/${id}/bring-in/contents`;
   const figures = [
     { n: counts.items, label: 'items', to: `${contents}?kind=items` },
     { n: counts.files, label: `files, ${spellBytes(inventory.fileBytes)}`, to: `${contents}?kind=files` },
     { n: counts.events, label: 'events', to: `${contents}?kind=events` },
-    { n: inventory.hidden, label: 'hidden', to: `${contents}?kind=hidden` },
+    {
+      n: inventory.hidden,
+      label: counts.items
+        ? `hidden, ${Math.round((100 * inventory.hidden) / counts.items)} % of the items`
+        : 'hidden',
+      to: `${contents}?kind=hidden`,
+    },
     { n: inventory.outside, label: 'outside the outline', to: `${contents}?kind=outside` },
-    { n: counts.banks + counts.homePages + counts.gradeCategories + counts.gradeColumns, label: 'in grade setup, banks, home pages', to: `${contents}?kind=setup` },
+    {
+      n: counts.banks + counts.homePages + counts.gradeCategories + counts.gradeColumns,
+      label: 'in grade setup, banks, home pages',
+      to: `${contents}?kind=setup`,
+    },
   ];
   return (
     <div className={styles.page}>
-      <div>
-        <h1>{inventory.verdict === 'empty' ? 'There is nothing in this shell' : `${counts.items.toLocaleString('en')} items, ${counts.files.toLocaleString('en')} files, ${counts.events.toLocaleString('en')} events`}</h1>
-        <p className="soft" style={{ margin: '4px 0 0' }}>
-          {inventory.dates ? `Dates run from ${spellDate(inventory.dates.first)} to ${spellDate(inventory.dates.last)}.` : 'Nothing in it has a date.'} Is this the right shell? Then{' '}
-          <Link href={`/shells/${id}/comb`}>{combed ? 'go on to its findings' : 'comb it'}</Link>.
-        </p>
+      {inventory.doubts.length > 0 && (
+        <Alert severity="error" variant="filled" role="alert" data-testid="doubts">
+          <strong>Is this the right shell?</strong>{' '}
+          {inventory.doubts
+            .map(
+              (d) =>
+                `The title of the package says “${d.says}”, and the shell ${d.what === 'term' ? 'is for' : 'is'} ${d.is}.`,
+            )
+            .join(' ')}{' '}
+          Working in the wrong shell is the costliest mistake: make sure before you go on.
+        </Alert>
+      )}
+      <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
+        <div style={{ flex: 1, minWidth: 300 }}>
+          <h1>{verdictTitle(inventory)}</h1>
+          <p className="soft" style={{ margin: '4px 0 0' }}>
+            {inventory.dates
+              ? `Dates run from ${spellDate(inventory.dates.first)} to ${spellDate(inventory.dates.last)}.`
+              : 'Nothing in it has a date.'}{' '}
+            Is this the right shell? Then{' '}
+            <Link href={`/shells/${id}/comb`}>{combed ? 'go on to its findings' : 'comb it'}</Link>.
+          </p>
+        </div>
+        <Button variant="outlined" href={`/shells/${id}/bring-in/add`}>
+          Add a package
+        </Button>
       </div>
       <ul className={styles.figures}>
         {figures.map((f) => (
@@ -55,7 +98,13 @@ export function InventoryView({ id, inventory, intake, combed }: { id: string; i
                   <td className="number">
                     <Link href={`${contents}?kind=${k.kind}`}>{k.count}</Link>
                   </td>
-                  <td className="number">{k.hidden ? <Link href={`${contents}?kind=hidden`}>{k.hidden}</Link> : <span className="soft">0</span>}</td>
+                  <td className="number">
+                    {k.hidden ? (
+                      <Link href={`${contents}?kind=hidden`}>{k.hidden}</Link>
+                    ) : (
+                      <span className="soft">0</span>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -90,7 +139,9 @@ export function InventoryView({ id, inventory, intake, combed }: { id: string; i
             <tbody>
               {inventory.largestFiles.map((f) => (
                 <tr key={f.path}>
-                  <td style={{ overflowWrap: 'anywhere' }}>{f.path}</td>
+                  <td style={{ overflowWrap: 'anywhere' }}>
+                    <Link href={`${contents}?kind=files#${encodeURIComponent(f.path)}`}>{f.path}</Link>
+                  </td>
                   <td className="number" style={{ whiteSpace: 'nowrap' }}>
                     {spellBytes(f.bytes)}
                   </td>
@@ -108,39 +159,14 @@ export function InventoryView({ id, inventory, intake, combed }: { id: string; i
   );
 }
 
-/** The reading's notes, those of one kind together. */
-function IntakeReport({ notes }: { notes: readonly IntakeNote[] }) {
-  if (!notes.length) return <p className="soft">Everything was read; there is nothing to report.</p>;
-  const groups = new Map<string, IntakeNote[]>();
-  for (const note of notes) groups.set(note.code, [...(groups.get(note.code) ?? []), note]);
-  return (
-    <ul className={styles.notes}>
-      {[...groups].map(([code, list]) => (
-        <li key={code}>
-          {list.length === 1 ? (
-            <Note note={list[0]!} />
-          ) : (
-            <details>
-              <summary>
-                <span className="number">{list.length}</span> times: {list[0]!.message}
-              </summary>
-              <ul>
-                {list.slice(0, 200).map((note, i) => (
-                  <li key={i}>
-                    <Note note={note} />
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
-        </li>
-      ))}
-    </ul>
-  );
+/** Empty, the institution's template only, or what it holds. */
+function verdictTitle({ verdict, counts }: Inventory): string {
+  switch (verdict) {
+    case 'empty':
+      return 'There is nothing in this shell';
+    case 'template-only':
+      return `Nothing but the template: ${counts.items.toLocaleString('en')} items, ${counts.files.toLocaleString('en')} files`;
+    case 'has-content':
+      return `${counts.items.toLocaleString('en')} items, ${counts.files.toLocaleString('en')} files, ${counts.events.toLocaleString('en')} events`;
+  }
 }
-
-const Note = ({ note }: { note: IntakeNote }) => (
-  <>
-    {note.where && <code>{note.where}</code>} {note.message}
-  </>
-);

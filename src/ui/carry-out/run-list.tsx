@@ -15,6 +15,8 @@ export interface RunView {
   readonly id: string;
   readonly state: 'done' | 'undone';
   readonly finishedAt: string;
+  /** The package that was added; null for a plan. */
+  readonly packageName: string | null;
   readonly summary: RunSummary;
   readonly ledger: readonly LedgerLine[];
   /** Only the newest run can be taken back. */
@@ -52,7 +54,9 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
           <h1>
             {last.state === 'undone'
               ? 'The last run was taken back: all is as before'
-              : `Done: ${plural(removed.items, 'item')}, ${plural(removed.files, 'file')} and ${plural(removed.events, 'event')} are gone`}
+              : last.summary.added
+                ? `Done: ${plural(last.summary.added.item, 'item')}, ${plural(last.summary.added.file, 'file')} and ${plural(last.summary.added.event, 'event')} were added`
+                : `Done: ${plural(removed.items, 'item')}, ${plural(removed.files, 'file')} and ${plural(removed.events, 'event')} are gone`}
           </h1>
           <p className="soft number" style={{ margin: '4px 0 0' }}>
             {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked, {plural(last.summary.relinked, 'link')} led elsewhere.
@@ -66,11 +70,11 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
       </div>
       <JobProgress job={undo} label="Taking back" />
       {runs.map((run) => (
-        <section key={run.id} className={styles.card} aria-label={`Run of ${new Date(run.finishedAt).toLocaleString('en-GB')}`}>
+        <section key={run.id} id={`run-${run.id}`} className={styles.card} aria-label={`Run of ${new Date(run.finishedAt).toLocaleString('en-GB')}`}>
           <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
             <SmallCloth code={code} title={title} />
             <h2 style={{ flex: 1 }} className="number">
-              Run of <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
+              {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
             </h2>
             {run.state === 'undone' ? (
               <span className="soft">taken back</span>
@@ -88,7 +92,7 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
           </details>
         </section>
       ))}
-      {last.state === 'undone' && <Alert severity="info">The findings are open again; nothing was lost.</Alert>}
+      {last.state === 'undone' && <Alert severity="info">{last.packageName === null ? 'The findings are open again; nothing was lost.' : 'What was added is gone again; nothing else was touched.'}</Alert>}
     </div>
   );
 }

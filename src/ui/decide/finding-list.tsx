@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import { urgencyTitles } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
-import { ChoiceBox } from './choice-box';
+import { ChoiceBox } from '../marks/choice-box';
 import type { Row } from './list-model';
 import styles from './decide.module.css';
 

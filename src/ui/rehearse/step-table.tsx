@@ -9,6 +9,7 @@ export const actionTitles: Readonly<Record<string, string>> = {
   show: 'Show',
   hide: 'Hide',
   're-date': 'Re-date',
+  add: 'Add',
 };
 
 /** Steps of one outcome, joined by action, with what they are about. */

@@ -9,6 +9,7 @@ export default async function CarryOutPage({ params }: ShellPageProps) {
     id: run.id,
     state: run.state,
     finishedAt: run.finishedAt,
+    packageName: run.packageName,
     summary: summaryOf(run),
     ledger: ledgerOf(context, run.id),
     undoable: run.state === 'done' && run.afterVersion === shell.version.id,

@@ -1,4 +1,4 @@
-import styles from './decide.module.css';
+import styles from './choice-box.module.css';
 
 interface ChoiceBoxProps {
   readonly state: 'none' | 'some' | 'all';
@@ -6,8 +6,8 @@ interface ChoiceBoxProps {
 }
 
 /**
- * The box a mouse chooses with. It is drawn, not a form field: a list box may hold options only, and what is chosen is
- * told by the option itself (WAI-ARIA 1.2, listbox); the keyboard has Space, G and Ctrl A.
+ * The box a mouse chooses with. It is drawn, not a form field: a list box holds options and a tree its items only, and
+ * what is chosen is told by those (WAI-ARIA 1.2, listbox and tree); the keyboard has the keys of the list.
  */
 export function ChoiceBox({ state, onToggle }: ChoiceBoxProps) {
   return (

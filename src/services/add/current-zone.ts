@@ -1,0 +1,7 @@
+import type { Sha256 } from '@/core/shell/refs';
+import { loadBareShell } from '@/store/shell-state-blob';
+import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+
+/** The shell's own time zone: what comes in is read on its clock. */
+export const loadCurrentZone = (context: Context, shell: CurrentShell): string => loadBareShell(context.blobs, shell.version.stateBlob as Sha256).timeZone;

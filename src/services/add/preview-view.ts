@@ -1,0 +1,59 @@
+import { and, desc, eq } from 'drizzle-orm';
+import type { AddPreview } from '@/core/add/incoming';
+import type { IntakeNote } from '@/core/shell/result';
+import type { Sha256 } from '@/core/shell/refs';
+import { loadBareShell } from '@/store/shell-state-blob';
+import { incomings, runs } from '@/store/schema';
+import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+
+export interface EarlierAdding {
+  /** The run that added it; null where the shell itself was read from it. */
+  readonly runId: string | null;
+  readonly at: string;
+}
+/** A package that waits to be added, held against the shell. */
+export interface PreviewView {
+  readonly id: string;
+  readonly packageName: string;
+  readonly title: string;
+  readonly intake: readonly IntakeNote[];
+  readonly preview: AddPreview;
+  /** The shell changed since the package was held against it. */
+  readonly stale: boolean;
+  readonly earlier: EarlierAdding | null;
+  /** Top-level and other modules to land in. */
+  readonly modules: readonly { readonly ref: string; readonly title: string }[];
+}
+
+export function previewView(context: Context, shell: CurrentShell): PreviewView | null {
+  const row = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
+  if (!row) return null;
+  const bytes = context.blobs.read(row.previewBlob as Sha256);
+  if (!bytes) throw new Error('the preview is not in the store');
+  return {
+    id: row.id,
+    packageName: row.packageName,
+    title: row.title,
+    intake: JSON.parse(row.intake) as IntakeNote[],
+    preview: JSON.parse(bytes.toString('utf8')) as AddPreview,
+    stale: row.versionId !== shell.version.id,
+    earlier: earlierAdding(context, shell, row.packageHash),
+    modules: loadBareShell(context.blobs, shell.version.stateBlob as Sha256)
+      .items.filter((i) => i.placed && i.kind === 'module')
+      .map(({ ref, title }) => ({ ref, title })),
+  };
+}
+
+/** Was this very package, byte for byte, added before and not taken back, or is it what the shell was read from? */
+export function earlierAdding(context: Context, shell: CurrentShell, packageHash: string): EarlierAdding | null {
+  const run = context.db
+    .select()
+    .from(runs)
+    .where(and(eq(runs.shellId, shell.row.id), eq(runs.packageHash, packageHash), eq(runs.state, 'done')))
+    .orderBy(desc(runs.finishedAt))
+    .limit(1)
+    .get();
+  if (run) return { runId: run.id, at: run.finishedAt };
+  return shell.row.packageHash !== '' && shell.row.packageHash === packageHash ? { runId: null, at: shell.row.createdAt } : null;
+}
