@@ -73,21 +73,31 @@ async function reachable(address: string, server: ChildProcess, said: readonly s
   throw new Error(`the application does not answer:\n${said.join('')}`);
 }
 
-const demo = 'demo/out/hyd-214';
-
-/** Fills in the bring-in form with the demo's files, the way a person would, and waits for the inventory. */
-export async function bringInDemo(page: Page): Promise<string> {
-  for (const [slot, file] of [['package', 'HYD-214.imscc'], ['events', 'events.ics'], ['previousEvents', 'previous-events.ics'], ['status', 'status.csv']] as const) {
+/** Chooses files of the demo (paths below demo/out) for the places of a form. */
+export async function chooseFiles(page: Page, files: Readonly<Record<string, string>>): Promise<void> {
+  for (const [slot, file] of Object.entries(files)) {
     const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
-    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(`${demo}/${file}`);
+    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(`demo/out/${file}`);
   }
-  for (const [name, value] of Object.entries({ code: 'HYD 214', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', previousTermStart: '2025-08-25', previousTermEnd: '2025-12-12', asOf: '2027-01-04' })) {
-    await setField(page, name, value);
-  }
+}
+
+/** Fills in the bring-in form the way a person would, and waits for the inventory. */
+export async function bringIn(page: Page, files: Readonly<Record<string, string>>, fields: Readonly<Record<string, string>>): Promise<string> {
+  await chooseFiles(page, files);
+  for (const [name, value] of Object.entries(fields)) await setField(page, name, value);
   await clickText(page, 'button', 'Bring in');
   await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), { timeout: 30_000 });
+  await waitForText(page, 'Intake report');
   return new URL(page.url()).pathname.split('/')[2]!;
 }
+
+/** The demo's main shell with all its side files. */
+export const bringInDemo = (page: Page): Promise<string> =>
+  bringIn(
+    page,
+    { package: 'hyd-214/HYD-214.imscc', events: 'hyd-214/events.ics', previousEvents: 'hyd-214/previous-events.ics', status: 'hyd-214/status.csv' },
+    { code: 'HYD 214', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', previousTermStart: '2025-08-25', previousTermEnd: '2025-12-12', asOf: '2027-01-04' },
+  );
 
 /** Sets a field's value the way typing does, whatever the browser's own way to write a date. */
 export async function setField(page: Page, name: string, value: string): Promise<void> {

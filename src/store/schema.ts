@@ -131,6 +131,12 @@ export const ledger = sqliteTable(
   (t) => [index('ledger_by_run').on(t.runId)],
 );
 
+/** What a column of a status sheet means, under the name that a campus system gives it; empty where it is left alone. */
+export const sheetColumns = sqliteTable('sheet_columns', {
+  name: text('name').primaryKey(),
+  means: text('means').notNull(),
+});
+
 export const jobs = sqliteTable('jobs', {
   id: text('id').primaryKey(),
   kind: text('kind').notNull(),

@@ -1,8 +1,13 @@
 import type { Metadata } from 'next';
+import { rememberedColumns } from '@/services/bring-in/sheet-columns';
+import { appContext } from '@/services/context';
 import { BringInForm } from '@/ui/bring-in/bring-in-form';
 import { TopBar } from '@/ui/frame/top-bar';
 
 export const metadata: Metadata = { title: 'Bring in a shell' };
+
+// What was said of columns is read anew at every visit.
+export const dynamic = 'force-dynamic';
 
 export default function BringInPage() {
   return (
@@ -10,7 +15,7 @@ export default function BringInPage() {
       <TopBar />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1140, margin: '0 auto' }}>
         <h1 style={{ marginBottom: 16 }}>Bring in a shell</h1>
-        <BringInForm />
+        <BringInForm remembered={rememberedColumns(appContext())} />
       </main>
     </>
   );

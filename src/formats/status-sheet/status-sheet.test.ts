@@ -94,3 +94,10 @@ test('what is written reads back the same', () => {
 test('CSV: quotes, commas, line breaks (RFC 4180, section 2) and no formulas', () => {
   expect(writeCsv([['a"b', 'c,d', 'e\nf', '=1+1', '-5', '@x', '+4,5']])).toBe(`"a""b","c,d","e\nf",'=1+1,-5,'@x,"+4,5"\r\n`);
 });
+
+test('columns under other names mean what was said of them', () => {
+  const read = readStatusSheet('Item ID,Published,visible,Colour\na,no,yes,green\n', 'report.csv', { 'item id': 'ref', published: 'visible', visible: null });
+  if (!read.ok) throw new Error(read.trouble.message);
+  expect(read.value.rows).toEqual([{ row: 1, cells: { ref: 'a', visible: 'no' } }]);
+  expect(read.value.notes.map((n) => n.message)).toEqual(['the column “colour” is not known and is left alone']);
+});

@@ -8,18 +8,20 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { incomings } from '@/store/schema';
 import type { Context } from '../context';
 import { sweep, upload, uploadedFile } from '../bring-in/order-bring-in';
+import { columnMeaningsSchema, rememberColumns } from '../bring-in/sheet-columns';
 import { loadCurrentZone } from './current-zone';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the form for adding sends: a package with its side files. */
-export const incomingSchema = z.strictObject({ package: upload, events: upload.optional(), status: upload.optional(), roster: upload.optional() });
+export const incomingSchema = z.strictObject({ package: upload, events: upload.optional(), status: upload.optional(), statusColumns: columnMeaningsSchema, roster: upload.optional() });
 
 /** Orders a package to be read and held against the shell; it takes the place of one that was held before. */
 export function orderIncoming(context: Context, shell: CurrentShell, form: z.output<typeof incomingSchema>, today: LocalDate): Result<{ jobId: string }> {
   const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map((u) => uploadedFile(context, u));
   const files = [pack, events, status, roster].filter((f) => f !== undefined);
   for (const f of files) if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
-  const inputs = { package: pack!, events, status, roster, timeZone: loadCurrentZone(context, shell), today };
+  rememberColumns(context, form.statusColumns);
+  const inputs = { package: pack!, events, status, statusColumns: form.statusColumns, roster, timeZone: loadCurrentZone(context, shell), today };
   const jobId = context.jobs.order(
     'hold-against',
     shell.row.id,

@@ -9,6 +9,7 @@ import { blobsOf } from '@/store/shell-state-blob';
 import type { Sha256 } from '@/core/shell/refs';
 import { incomings, runs as runsTable, shells, versions } from '@/store/schema';
 import type { Context } from '../context';
+import { columnMeaningsSchema, rememberColumns } from './sheet-columns';
 import { keepVersion } from '../shells/keep-version';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
@@ -29,6 +30,7 @@ export const bringInSchema = z.strictObject({
   status: upload.optional(),
   roster: upload.optional(),
   baseline: upload.optional(),
+  statusColumns: columnMeaningsSchema,
   baselineIs: z.enum(['supplied', 'template']).default('supplied'),
   code: line.default(''),
   title: line.default(''),
@@ -64,6 +66,7 @@ export function orderBringIn(context: Context, form: BringInForm, today: LocalDa
     events: file(form.events),
     previousEvents: file(form.previousEvents),
     status: file(form.status),
+    statusColumns: form.statusColumns,
     roster: file(form.roster),
     baseline: file(form.baseline),
     baselineIs: form.baselineIs,
@@ -78,6 +81,7 @@ export function orderBringIn(context: Context, form: BringInForm, today: LocalDa
     asOf: form.asOf,
     today,
   };
+  rememberColumns(context, form.statusColumns);
   const shellId = randomUUID();
   const jobId = context.jobs.order(
     'bring-in',

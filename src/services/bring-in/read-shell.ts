@@ -96,7 +96,7 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
   }
   if (inputs.status) {
     const name = inputs.status.name;
-    const sheet = readText(inputs.status, readStatusSheet);
+    const sheet = readText(inputs.status, (text, of) => readStatusSheet(text, of, inputs.statusColumns));
     if (!sheet.ok) return sheet;
     const applied = applyStatusSheet(shell, sheet.value, name);
     shell = applied.shell;

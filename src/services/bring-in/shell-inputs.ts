@@ -1,3 +1,4 @@
+import type { ColumnMeanings } from '@/formats/status-sheet/read-status-sheet';
 import type { LocalDate } from '@/core/time/local-date';
 
 /** A file that a person or script gave, with the name to call it by. */
@@ -12,6 +13,8 @@ export interface ShellInputs {
   readonly events?: InputFile;
   readonly previousEvents?: InputFile;
   readonly status?: InputFile;
+  /** What the sheet's columns mean where they have names of their own. */
+  readonly statusColumns?: ColumnMeanings;
   readonly houseRules?: InputFile;
   readonly roster?: InputFile;
   readonly baseline?: InputFile;

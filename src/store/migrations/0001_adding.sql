@@ -13,6 +13,11 @@ CREATE TABLE `incomings` (
 );
 --> statement-breakpoint
 CREATE UNIQUE INDEX `incomings_shell_id_unique` ON `incomings` (`shell_id`);--> statement-breakpoint
+CREATE TABLE `sheet_columns` (
+	`name` text PRIMARY KEY NOT NULL,
+	`means` text NOT NULL
+);
+--> statement-breakpoint
 ALTER TABLE `runs` ADD `kind` text DEFAULT 'plan' NOT NULL;--> statement-breakpoint
 ALTER TABLE `runs` ADD `package_name` text;--> statement-breakpoint
 ALTER TABLE `runs` ADD `package_hash` text;--> statement-breakpoint

@@ -5,6 +5,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { sortFiles, type Slot } from '../bring-in/sort-files';
+import { ColumnMapping, openColumns, type Mapping } from '../bring-in/column-mapping';
+import { headerOf } from '../bring-in/read-header';
 import { FileSlots, type ChosenFiles, type SlotInfo } from '../bring-in/file-slots';
 import { upload } from '../bring-in/upload';
 import { JobProgress } from '../jobs/job-progress';
@@ -19,16 +21,21 @@ const slots: readonly SlotInfo[] = [
 ];
 
 /** Chooses the package that is to be added to a shell; it is read and held against the shell, nothing more. */
-export function ChoosePackage({ id, code }: { id: string; code: string }) {
+export function ChoosePackage({ id, code, remembered }: { id: string; code: string; remembered: Mapping }) {
+  const [mapping, setMapping] = useState<Mapping>({});
   const router = useRouter();
   const [files, setFiles] = useState<ChosenFiles>({});
   const [trouble, setTrouble] = useState<string | null>(null);
   const [uploading, setUploading] = useState<string | null>(null);
   const job = useJob(() => router.refresh());
+  const put = (slot: Slot, file: File) => {
+    setFiles((now) => ({ ...now, [slot]: file }));
+    if (slot === 'status') void file.slice(0, 65_536).text().then((text) => setMapping(openColumns(headerOf(text), remembered)));
+  };
   const take = (list: FileList) => {
     const sorted = sortFiles([...list].map((f) => f.name));
     setTrouble(sorted.trouble);
-    setFiles((now) => ({ ...now, ...Object.fromEntries(sorted.placed.map(({ slot, index }) => [slot, list[index]])) }));
+    for (const { slot, index } of sorted.placed) put(slot, list[index]!);
   };
   const submit = async () => {
     if (!files.package) return setTrouble('Choose a course package first: an .imscc or .zip file.');
@@ -43,7 +50,7 @@ export function ChoosePackage({ id, code }: { id: string; code: string }) {
       if (!sent.ok) return setTrouble(`“${file.name}”: ${sent.trouble}`);
       ids[key] = { id: sent.id, name: file.name };
     }
-    await job.start(`/api/shells/${id}/incoming`, ids);
+    await job.start(`/api/shells/${id}/incoming`, { ...ids, statusColumns: mapping });
   };
   const busy = uploading !== null || (job.view !== null && ['waiting', 'running'].includes(job.view.state));
   return (
@@ -61,7 +68,8 @@ export function ChoosePackage({ id, code }: { id: string; code: string }) {
           It is held against the shell first: what is new, what is there already, what differs, what would be doubled. You take only what you want. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
         </p>
       </div>
-      <FileSlots slots={slots} files={files} onFile={(key, file) => setFiles((now) => ({ ...now, [key]: file }))} onDrop={take} title="Drop the package here, with its side files" hint="Nothing leaves this computer, and nothing is changed yet." />
+      <FileSlots slots={slots} files={files} onFile={put} onDrop={take} title="Drop the package here, with its side files" hint="Nothing leaves this computer, and nothing is changed yet." />
+      <ColumnMapping mapping={mapping} onChange={setMapping} />
       {trouble && (
         <Alert severity="error" role="alert">
           {trouble}

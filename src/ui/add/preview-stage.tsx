@@ -51,7 +51,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
     <div className={styles.bench}>
       <div className={styles.left}>
         <div className={styles.head}>
-          <h1>{nothingNew ? 'Nothing in this package is new' : proposed.size === 0 ? 'Nothing of this package is proposed' : `${plural(preview.counts.new, 'thing')} ${preview.counts.new === 1 ? 'is' : 'are'} new, ${sayChoice(proposed)} proposed`}</h1>
+          <h1>{nothingNew ? 'Nothing in this package is new' : proposed.size === 0 ? 'Nothing of this package is proposed' : `${plural(preview.counts.new, 'thing')} ${preview.counts.new === 1 ? 'is' : 'are'} new; proposed: ${sayChoice(proposed)}`}</h1>
           <p className="soft" style={{ margin: '2px 0 0' }}>
             “{view.packageName}”{view.title && `, ${view.title},`} held against {code || 'this shell'}. Nothing has been changed yet. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
           </p>

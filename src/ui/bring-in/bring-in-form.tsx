@@ -1,12 +1,15 @@
 'use client';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
+import { ColumnMapping, openColumns, type Mapping } from './column-mapping';
 import { FileSlots, type ChosenFiles, type SlotInfo } from './file-slots';
+import { headerOf } from './read-header';
 import { sortFiles, type Slot } from './sort-files';
 import { upload } from './upload';
 import styles from './bring-in.module.css';
@@ -32,7 +35,7 @@ const fields = [
 type FieldKey = (typeof fields)[number]['key'];
 
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
-export function BringInForm() {
+export function BringInForm({ remembered }: { remembered: Mapping }) {
   const router = useRouter();
   const [files, setFiles] = useState<ChosenFiles>({});
   const [values, setValues] = useState<Partial<Record<FieldKey, string>>>({});
@@ -42,14 +45,17 @@ export function BringInForm() {
     const { shellId } = JSON.parse(view.result ?? '{}') as { shellId: string };
     router.push(`/shells/${shellId}/bring-in`);
   });
+  const [mapping, setMapping] = useState<Mapping>({});
+  const [baselineIs, setBaselineIs] = useState<'supplied' | 'template'>('supplied');
+  const put = (slot: Slot, file: File) => {
+    setFiles((now) => ({ ...now, [slot]: file }));
+    // Only the beginning is looked at here; the sheet itself is read where everything is.
+    if (slot === 'status') void file.slice(0, 65_536).text().then((text) => setMapping(openColumns(headerOf(text), remembered)));
+  };
   const take = (list: FileList) => {
     const sorted = sortFiles([...list].map((f) => f.name));
     setTrouble(sorted.trouble);
-    setFiles((now) => {
-      const next = { ...now };
-      for (const { slot, index } of sorted.placed) next[slot] = list[index];
-      return next;
-    });
+    for (const { slot, index } of sorted.placed) put(slot, list[index]!);
   };
   const submit = async () => {
     if (!files.package) return setTrouble('Choose a course package first: an .imscc or .zip file.');
@@ -67,7 +73,7 @@ export function BringInForm() {
       ids[key] = { id: sent.id, name: file.name };
     }
     setUploading(null);
-    await job.start('/api/bring-in', { ...ids, ...values });
+    await job.start('/api/bring-in', { ...ids, ...values, statusColumns: mapping, baselineIs });
   };
   const busy = uploading !== null || job.view?.state === 'waiting' || job.view?.state === 'running' || job.view?.state === 'done';
   return (
@@ -81,11 +87,12 @@ export function BringInForm() {
       <FileSlots
         slots={slots}
         files={files}
-        onFile={(key, file) => setFiles((now) => ({ ...now, [key]: file }))}
+        onFile={put}
         onDrop={take}
         title="Drop the package here, with its side files"
         hint="All at once is fine; each finds its place. Nothing leaves this computer, and nothing is changed yet."
       />
+      <ColumnMapping mapping={mapping} onChange={setMapping} />
       <fieldset className={styles.fields}>
         <legend>
           <h2>What you know about the shell</h2>
@@ -106,6 +113,12 @@ export function BringInForm() {
             slotProps={{ inputLabel: { shrink: true } }}
           />
         ))}
+        {files.baseline && (
+          <TextField select size="small" label="The baseline is" value={baselineIs} onChange={(event) => setBaselineIs(event.target.value as 'supplied' | 'template')}>
+            <MenuItem value="supplied">shown to students outside this shell</MenuItem>
+            <MenuItem value="template">what this shell began as a copy of</MenuItem>
+          </TextField>
+        )}
       </fieldset>
       {trouble && (
         <Alert severity="error" role="alert">
