@@ -30,11 +30,16 @@ export class BlobStore {
   }
   put(data: Buffer | string): Sha256 {
     const hash = digest(data);
-    if (this.has(hash)) return hash;
+    this.keep(data, hash);
+    return hash;
+  }
+
+  /** As `put`, for bytes whose hash is known. */
+  keep(data: Buffer | string, hash: Sha256): void {
+    if (this.has(hash)) return;
     const file = this.freshName();
     writeFileSync(file, data);
     this.settle(file, hash);
-    return hash;
   }
 
   /** A blob that arrives block by block; it appears only when it is whole. */

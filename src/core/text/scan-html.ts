@@ -147,11 +147,19 @@ const shift = (found: Spot, by: number): Spot => ({
 /** The addresses of a `srcset` (WHATWG HTML, 4.8.4.2.1): each candidate's first word. */
 export function srcsetAddresses(value: string): Spot[] {
   const found: Spot[] = [];
-  const candidate = /[\s,]*([^\s]*[^\s,])(?:\s+[^,]*)?,?/g;
-  for (let m = candidate.exec(value); m && m[0]; m = candidate.exec(value)) {
-    const address = m[1] ?? '';
-    const start = m.index + m[0].indexOf(address);
-    found.push({ value: address.replace(/&amp;/g, '&'), start, end: start + address.length });
+  const blank = /\s/;
+  for (let at = 0; at < value.length; ) {
+    while (at < value.length && (value[at] === ',' || blank.test(value[at]!))) at += 1;
+    const start = at;
+    while (at < value.length && !blank.test(value[at]!)) at += 1;
+    let end = at;
+    while (end > start && value[end - 1] === ',') end -= 1;
+    if (end > start) found.push({ value: value.slice(start, end).replace(/&amp;/g, '&'), start, end });
+    // Without a comma behind the address, descriptors follow up to the next one.
+    if (end === at) {
+      const comma = value.indexOf(',', at);
+      at = comma < 0 ? value.length : comma;
+    }
   }
   return found;
 }

@@ -6,8 +6,11 @@ export interface ArchiveLimits {
   /** Unpacked to packed size of one entry, from `ratioFrom` bytes on. */
   readonly ratio: number;
   readonly ratioFrom: number;
-  /** Texts longer than this are carried through unread. */
+  /** Texts longer than this are carried through unread; so is what comes after this many bytes of text in all. */
   readonly textBytes: number;
+  readonly allTextBytes: number;
+  /** A longer manifest is refused. */
+  readonly manifestBytes: number;
 }
 
 export const defaultLimits: ArchiveLimits = {
@@ -17,4 +20,6 @@ export const defaultLimits: ArchiveLimits = {
   ratio: 200,
   ratioFrom: 1024 ** 2,
   textBytes: 32 * 1024 ** 2,
+  allTextBytes: 256 * 1024 ** 2,
+  manifestBytes: 48 * 1024 ** 2,
 };

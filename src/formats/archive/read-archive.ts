@@ -62,6 +62,8 @@ async function listEntries(zip: ZipFile, file: string, name: string, limits: Arc
   const found = new Map<FilePath, Entry>();
   const folded = new Map<string, FilePath>();
   let total = 0;
+  let packed = 0;
+  const { size } = statSync(file);
   for await (const entry of zip.eachEntry()) {
     const raw = entry as unknown as { fileName: Buffer; extraFields: Entry['extraFields'] };
     const path = yauzl.getFileNameLowLevel(entry.generalPurposeBitFlag, raw.fileName, raw.extraFields, false);
@@ -80,6 +82,11 @@ async function listEntries(zip: ZipFile, file: string, name: string, limits: Arc
     if (other) notes.push({ code: 'names-differ-by-case', message: `differs only in case from “${other}”`, where: path });
     folded.set(fold, filePath(path));
     total += entry.uncompressedSize;
+    packed += entry.compressedSize;
+    if (packed > size) {
+      zip.close();
+      return bad('overlapping-entries', `“${name}” is made to unpack the same bytes many times over, which no export does; it is not read.`);
+    }
     if (total > limits.unpackedBytes) {
       zip.close();
       return bad('too-large-unpacked', `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`);
@@ -141,15 +148,11 @@ function readWhole(fd: number, entry: Entry | undefined, path: FilePath): Result
   }
 }
 
-const wholeReadLimit = 8 * 1024 ** 2;
+/** Entries up to this many bytes are read at once, larger ones block by block. */
+export const wholeReadLimit = 8 * 1024 ** 2;
 
 async function hashEntry(fd: number, entry: Entry | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
-  if (!entry || entry.uncompressedSize <= wholeReadLimit) {
-    const whole = readWhole(fd, entry, path);
-    if (!whole.ok) return whole;
-    each?.(whole.value);
-    return good(sha256(createHash('sha256').update(whole.value).digest('hex')));
-  }
+  if (!entry) return bad('missing-entry', `“${path}” is not in the archive.`);
   const start = dataStart(fd, entry);
   if (start === null) return damaged(path);
   const hash = createHash('sha256');

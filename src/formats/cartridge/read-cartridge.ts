@@ -1,9 +1,11 @@
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Content, ContentKind, Item, PackageEntry, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
 import { contentId, filePath, itemRef, outsideRef, shellRef, type ContentId, type FilePath, type ItemRef, type Sha256 } from '@/core/shell/refs';
+import { digest } from '@/core/shell/digest';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { indexPaths, type PathIndex } from '@/core/links/package-paths';
-import type { Archive } from '../archive/read-archive';
+import { wholeReadLimit, type Archive } from '../archive/read-archive';
+import { spellBytes } from '@/core/text/spell-bytes';
 import { decodeText } from '../archive/decode-text';
 import { defaultLimits } from '../archive/limits';
 import { readBody, readBodyElement } from './read-body';
@@ -20,8 +22,8 @@ export interface CartridgeReading {
 }
 export interface ReadOptions {
   readonly onProgress?: (bytesDone: number, bytesTotal: number) => void;
-  /** Gets every entry's bytes as they are read, block by block; called before `stored` tells the hash. */
-  readonly sink?: { begin(path: FilePath): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void } };
+  /** Gets every entry's bytes as they are read: whole where they are few, block by block where they are many. */
+  readonly sink?: { keep(bytes: Buffer, hash: Sha256): void; begin(): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void } };
 }
 
 export const stateFilePath = filePath('currycomb/shell-state.json');
@@ -45,6 +47,7 @@ export async function readCartridge(archive: Archive, options: ReadOptions = {})
         : 'The package has no imsmanifest.xml, so it is no course package; export the course as a Common Cartridge.',
     );
   }
+  if (manifestEntry.bytes > defaultLimits.manifestBytes) return bad('manifest-too-large', `imsmanifest.xml is larger than ${spellBytes(defaultLimits.manifestBytes)}; no course needs that. Export the package again, or ask whoever made it.`);
   const manifestBytes = archive.read(manifestEntry.path);
   if (!manifestBytes.ok) return manifestBytes;
   const manifest = readManifest(decodeText(manifestBytes.value).text);
@@ -58,27 +61,42 @@ async function readEntries(archive: Archive, options: ReadOptions, notes: Intake
   const found = new Map<FilePath, EntryInfo>();
   const total = archive.entries.reduce((n, e) => n + e.bytes, 0);
   let done = 0;
+  let texts = 0;
   for (const entry of archive.entries) {
-    const wantsText = holdsLinks(entry.path) && entry.bytes <= defaultLimits.textBytes;
-    const blocks: Buffer[] = [];
+    const holds = holdsLinks(entry.path);
+    const wantsText = holds && entry.bytes <= defaultLimits.textBytes && texts + entry.bytes <= defaultLimits.allTextBytes;
+    if (wantsText) texts += entry.bytes;
+    else if (holds) notes.push({ code: 'text-too-long', message: 'is too long to be searched for links; it is kept as it is', where: entry.path });
     // Manifest and state file are made anew with every writing; nobody asks for their old bytes.
-    const sink = entry.path === 'imsmanifest.xml' || entry.path === stateFilePath ? undefined : options.sink?.begin(entry.path);
-    const hashed = await archive.hash(entry.path, (block) => {
-      if (wantsText) blocks.push(block);
-      sink?.write(block);
-    });
+    const sink = entry.path === 'imsmanifest.xml' || entry.path === stateFilePath ? undefined : options.sink;
+    const read = entry.bytes <= wholeReadLimit || wantsText ? readWholeEntry(archive, entry.path, wantsText, sink) : await readInBlocks(archive, entry.path, sink);
     done += entry.bytes;
     options.onProgress?.(done, total);
-    if (!hashed.ok) {
-      sink?.abandon();
-      notes.push({ code: hashed.trouble.code, message: 'is damaged in the archive and is left out', where: entry.path });
-      continue;
-    }
-    sink?.done(hashed.value);
-    const text = wantsText ? decodeText(blocks.length === 1 ? blocks[0]! : Buffer.concat(blocks)).text : null;
-    found.set(entry.path, { bytes: entry.bytes, sha256: hashed.value, text });
+    if (read.ok) found.set(entry.path, { bytes: entry.bytes, ...read.value });
+    else notes.push({ code: read.trouble.code, message: 'is damaged in the archive and is left out', where: entry.path });
   }
   return found;
+}
+
+type Sink = ReadOptions['sink'];
+
+function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, sink: Sink): Result<Omit<EntryInfo, 'bytes'>> {
+  const bytes = archive.read(path);
+  if (!bytes.ok) return bytes;
+  const hash = digest(bytes.value);
+  sink?.keep(bytes.value, hash);
+  return good({ sha256: hash, text: wantsText ? decodeText(bytes.value).text : null });
+}
+
+async function readInBlocks(archive: Archive, path: FilePath, sink: Sink): Promise<Result<Omit<EntryInfo, 'bytes'>>> {
+  const part = sink?.begin();
+  const hashed = await archive.hash(path, (block) => part?.write(block));
+  if (!hashed.ok) {
+    part?.abandon();
+    return hashed;
+  }
+  part?.done(hashed.value);
+  return good({ sha256: hashed.value, text: null });
 }
 
 class CartridgeBuilder {
@@ -205,6 +223,7 @@ class CartridgeBuilder {
   }
 
   addItems(items: readonly ManifestItem[], parent: ItemRef | null): void {
+    const openKinds = openKindsOf(items);
     items.forEach((one, index) => {
       const content = one.resource === null ? null : (this.byId.get(contentId(one.resource)) ?? null);
       if (one.resource !== null && !content) this.note('missing-resource', `shows the resource ${one.resource}, which is not in the manifest`, one.identifier);
@@ -214,7 +233,7 @@ class CartridgeBuilder {
       this.items.push({
         ...blankItem,
         ref,
-        kind: content && childless ? itemKindOf(content.kind) : !content && childless ? this.openKind(items, index) : 'module',
+        kind: content && childless ? itemKindOf(content.kind) : !content && childless ? openKinds[index]! : 'module',
         title: one.title,
         placed: true,
         parent,
@@ -226,12 +245,6 @@ class CartridgeBuilder {
       });
       this.addItems(one.children, ref);
     });
-  }
-
-  /** A heading where the next sibling that is more than a bare title has content of its own, else a module. */
-  openKind(siblings: readonly ManifestItem[], index: number): 'heading' | 'module' {
-    const next = siblings.slice(index + 1).find((s) => s.resource !== null || s.children.length > 0);
-    return next !== undefined && next.resource !== null ? 'heading' : 'module';
   }
 
   addOutside(): void {
@@ -264,6 +277,19 @@ class CartridgeBuilder {
     }
     return entries;
   }
+}
+
+/** What each bare title would be: a heading where the next sibling that is more than that has content of its own, else a module. */
+function openKindsOf(siblings: readonly ManifestItem[]): ('heading' | 'module')[] {
+  const kinds: ('heading' | 'module')[] = [];
+  let next: 'heading' | 'module' = 'module';
+  for (let i = siblings.length - 1; i >= 0; i -= 1) {
+    kinds[i] = next;
+    const sibling = siblings[i]!;
+    if (sibling.resource !== null) next = 'heading';
+    else if (sibling.children.length > 0) next = 'module';
+  }
+  return kinds;
 }
 
 const isPlainSchema = (path: string): boolean => /\.(xsd|dtd)$/i.test(path);

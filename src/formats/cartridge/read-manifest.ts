@@ -62,6 +62,8 @@ class ManifestReader {
   readonly notes: IntakeNote[] = [];
   readonly prefixes: Record<string, string> = {};
   readonly seen = new Set<string>();
+  /** How often an identifier came up again, so that a name for the next one is found at once. */
+  readonly repeats = new Map<string, number>();
   itemNumber = 0;
 
   constructor(readonly root: XmlElement) {}
@@ -120,7 +122,9 @@ class ManifestReader {
       return fallback;
     }
     let name = given;
-    for (let n = 2; this.seen.has(`${what} ${name}`); n += 1) name = `${given}~${n}`;
+    let n = this.repeats.get(`${what} ${given}`) ?? 1;
+    while (this.seen.has(`${what} ${name}`)) name = `${given}~${(n += 1)}`;
+    this.repeats.set(`${what} ${given}`, n);
     if (name !== given) this.note('identifier-twice', `the identifier ${given} stands twice; the second is called ${name}`, `imsmanifest.xml, line ${element.line}`);
     this.seen.add(`${what} ${name}`);
     return name;

@@ -54,7 +54,9 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
     let event: CourseEvent;
     let replaces: LocalDateTime | null;
     try {
-      ({ event, replaces } = readEvent(source, context));
+      const read = readEvent(source, context);
+      ({ event, replaces } = read);
+      if (read.odd) note('recurrence-odd', `“${event.title}” repeats by a rule that can’t be worked out; only its first date is used`, line);
     } catch (error) {
       note('event-unreadable', `an event can’t be read (${error instanceof Error ? error.message : 'unknown reason'}); it is left out`, line);
       continue;
@@ -82,7 +84,7 @@ interface Context {
 }
 
 /** One event, and the moment on the shell's clock of the occurrence that it replaces, where it is an override. */
-function readEvent(source: string, context: Context): { event: CourseEvent; replaces: LocalDateTime | null } {
+function readEvent(source: string, context: Context): { event: CourseEvent; replaces: LocalDateTime | null; odd: boolean } {
   const component = new ICAL.Component(ICAL.parse(source) as unknown[]);
   const text = (property: string) => String(component.getFirstPropertyValue(property) ?? '').trim();
   const uid = text('uid');
@@ -107,6 +109,16 @@ function readEvent(source: string, context: Context): { event: CourseEvent; repl
   const location = text('location');
   const conferences = component.getAllProperties('conference').map((p) => String(p.getFirstValue() ?? ''));
   const links = [text('url'), ...conferences, ...addressesIn(location), ...addressesIn(description)].filter((l) => l !== '');
+  let odd = false;
+  const occurrencesOf = (): LocalDateTime[] => {
+    try {
+      return expand(component, startProperty, startTime, context);
+    } catch (error) {
+      if (!(error instanceof OddRule)) throw error;
+      odd = true;
+      return [start];
+    }
+  };
   const event: CourseEvent = {
     ref: eventRef(uid),
     uid,
@@ -116,7 +128,7 @@ function readEvent(source: string, context: Context): { event: CourseEvent; repl
     end,
     allDay,
     recurrence,
-    occurrences: recurrence ? expand(component, startProperty, startTime, context) : [start],
+    occurrences: recurrence ? occurrencesOf() : [start],
     location,
     links: [...new Set(links)],
     description,
@@ -125,7 +137,7 @@ function readEvent(source: string, context: Context): { event: CourseEvent; repl
     modified: moment('last-modified'),
     source,
   };
-  return { event, replaces: moment('recurrence-id') };
+  return { event, replaces: moment('recurrence-id'), odd };
 }
 
 function readTodo(source: string, context: Context): Omit<CalendarTodo, 'where'> | null {
@@ -165,7 +177,9 @@ function localOf(property: ICAL.Property, time: ICAL.Time, context: Context): Lo
 
 /** First moments of the occurrences on the shell's clock. The rule runs on the event's own wall clock (RFC 5545, 3.3.10). */
 function expand(component: ICAL.Component, property: ICAL.Property, start: ICAL.Time, context: Context): LocalDateTime[] {
+  if (isOdd(String(component.getFirstPropertyValue('rrule') ?? ''))) throw new OddRule();
   const expansion = new ICAL.RecurExpansion({ component, dtstart: start });
+  for (const iterator of (expansion as unknown as { ruleIterators: BoundedIterator[] }).ruleIterators) boundSteps(iterator);
   const found: LocalDateTime[] = [];
   const limit = context.until ? addDays(context.until, 366) : null;
   for (let n = 0; n < mostOccurrences; n += 1) {
@@ -176,6 +190,31 @@ function expand(component: ICAL.Component, property: ICAL.Property, start: ICAL.
     found.push(local);
   }
   return found;
+}
+
+/** A rule that no calendar of a course needs and that could be worked out for ever. */
+class OddRule extends Error {}
+
+/** Steps of no or an enormous size, and rules by the hour or less that pick among their moments. */
+function isOdd(rule: string): boolean {
+  const interval = /(?:^|;)INTERVAL=(\d+)/i.exec(rule)?.[1];
+  if (interval !== undefined && !(Number(interval) >= 1 && Number(interval) <= 1000)) return true;
+  return /FREQ=(SECONDLY|MINUTELY|HOURLY)/i.test(rule) && /(?:^|;)BY/i.test(rule);
+}
+
+interface BoundedIterator {
+  check_contracting_rules(): boolean;
+}
+const mostSteps = 200_000;
+
+/** The library tries moment after moment until one fits; a rule that never comes true ends after so many. */
+function boundSteps(iterator: BoundedIterator): void {
+  const check = iterator.check_contracting_rules.bind(iterator);
+  let steps = 0;
+  iterator.check_contracting_rules = () => {
+    if ((steps += 1) > mostSteps) throw new OddRule();
+    return check();
+  };
 }
 
 function shiftSeconds(when: LocalDateTime, seconds: number): LocalDateTime {

@@ -23,6 +23,9 @@ interface Building extends XmlElement {
   readonly children: (XmlElement | string)[];
 }
 
+/** No document that people make is nested deeper; readers walk the tree level by level. */
+const deepest = 250;
+
 /** Parses XML with namespaces (W3C XML 1.0, Namespaces 1.0). A document type is refused: nothing in it is ever expanded. */
 export function parseXml(text: string): Result<XmlElement> {
   const parser = new SaxesParser({ xmlns: true, position: true });
@@ -36,6 +39,11 @@ export function parseXml(text: string): Result<XmlElement> {
     trouble ??= { code: 'not-well-formed', message: `is not well-formed XML (line ${parser.line}): ${error.message.replace(/^\d+:\d+:\s*/, '')}` };
   });
   parser.on('opentag', (tag) => {
+    if (stack.length >= deepest) {
+      trouble ??= { code: 'too-deep', message: `is nested more than ${deepest} levels deep (line ${parser.line})` };
+      // Nothing else ends the parser: each level makes the next one slower.
+      throw new Error('too deep');
+    }
     const element: Building = {
       local: tag.local,
       prefix: tag.prefix,

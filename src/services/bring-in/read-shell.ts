@@ -136,7 +136,7 @@ function said(inputs: ShellInputs, shell: Shell): Partial<Shell> {
   };
 }
 
-const mostTextBytes = 256 * 1024 ** 2;
+const mostTextBytes = 64 * 1024 ** 2;
 
 function readText<T>(file: InputFile, read: (text: string, name: string) => Result<T>): Result<T> {
   let bytes: Buffer;

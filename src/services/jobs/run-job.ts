@@ -55,7 +55,7 @@ type Jobs = { [K in JobKind]: (input: JobKinds[K]['input'], blobs: BlobStore, co
 const jobs: Jobs = {
   async 'bring-in'({ inputs }, blobs, { progress }) {
     const reading = await readShell(inputs, {
-      sink: { begin: () => blobs.begin() },
+      sink: blobs,
       onProgress: (done, total) => progress(done, total, 'Reading the package'),
     });
     if (!reading.ok) return reading;
@@ -68,7 +68,7 @@ const jobs: Jobs = {
     let intake: readonly IntakeNote[] = [];
     let packageHash: string | null = null;
     if ('inputs' in from) {
-      const reading = await readShell(from.inputs, { sink: { begin: () => blobs.begin() }, onProgress: (done, total) => progress(done, total, 'Reading the package') });
+      const reading = await readShell(from.inputs, { sink: blobs, onProgress: (done, total) => progress(done, total, 'Reading the package') });
       if (!reading.ok) return reading;
       reading.value.archive.close();
       ({ shell: incoming, intake } = reading.value);
