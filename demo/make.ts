@@ -8,7 +8,7 @@ import { buildGeo130, geo130Roster } from './geo-130/build';
 import { buildHyd214 } from './hyd-214/build';
 import { autumnCalendar, springCalendar } from './hyd-214/calendar';
 import { buildHyd214E } from './hyd-214-e/build';
-import { writeZip } from './write-zip';
+import { writeZip } from '@/formats/archive/write-zip';
 import { buildTemplate } from './template/build';
 
 /**

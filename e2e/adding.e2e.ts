@@ -1,4 +1,9 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
+import type { LocalDate } from '@/core/time/local-date';
+import { readShell } from '@/services/bring-in/read-shell';
 import { bringIn, bringInDemo, chooseFiles, clickText, startStage, waitForText, type Stage } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
@@ -135,6 +140,28 @@ test('a package that can’t be read leaves nothing behind', async () => {
   await waitForText(page, 'can’t be read as a zip archive');
   await goTo('bring-in');
   expect(await heading()).toBe('9 items, 0 files, 0 events');
+});
+
+test('a part of a shell goes out as a package of its own', async () => {
+  await goTo('prove/part');
+  expect(await seriousProblems(page)).toEqual([]);
+  await page.focus('[data-testid=incoming]');
+  for (const key of ['Home', 'ArrowDown', 'ArrowDown', 'Space'] as const) await page.keyboard.press(key);
+  await waitForText(page, '1 item');
+  const answer = await page.evaluate(async () => {
+    const form = document.querySelector('aside form') as HTMLFormElement;
+    const data = new FormData(form);
+    data.set('what', 'package');
+    const response = await fetch(form.action, { method: 'POST', body: data });
+    return [response.status, response.headers.get('content-disposition'), [...new Uint8Array(await response.arrayBuffer())]] as const;
+  });
+  expect([answer[0], answer[1]]).toEqual([200, "attachment; filename*=UTF-8''HYD-214-E-part.imscc"]);
+  const file = join(mkdtempSync(join(tmpdir(), 'currycomb-part-')), 'part.imscc');
+  writeFileSync(file, Buffer.from(answer[2]));
+  const read = await readShell({ package: { path: file, name: 'part' }, today: '2027-01-04' as LocalDate });
+  if (!read.ok) throw new Error(read.trouble.message);
+  read.value.archive.close();
+  expect(read.value.shell.items.map((i) => i.title)).toEqual(['Honest work']);
 });
 
 test('the pages had nothing to complain about beyond the refusals themselves', () => {

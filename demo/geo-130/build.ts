@@ -29,15 +29,15 @@ export function buildGeo130(): ShellComposer {
   const alphabetical = units.map((unit, i) => ({ unit, n: i + 1 })).sort((a, b) => (`Unit ${a.n}` < `Unit ${b.n}` ? -1 : 1));
   for (const { unit, n } of alphabetical) {
     const id = `u${n}`;
-    const module = c.module(`Unit ${n}: ${unit.title}`, { ref: id, shown: n !== 7 });
+    const parent = c.module(`Unit ${n}: ${unit.title}`, { ref: id, shown: n !== 7 });
     c.file(`unit${n}_fig1.png`, picture(700 + n, 140, 90));
     c.file(`unit${n}_fig2.png`, picture(740 + n, 140, 90));
     unit.pages.forEach(([title, text], k) =>
-      c.page(title, page(title, `<p>${text}</p>\n<p><img src="unit${n}_fig${k + 1}.png" alt="Figure ${k + 1}"></p>\n<p><a href="${k === 0 ? `unit${n}_page2.html` : n % 2 ? 'shared_folder/glossary_of_terms.html' : `unit${n}_page1.html`}">Read on</a></p>`), { ref: `${id}-p${k + 1}`, parent: module, path: `unit${n}_page${k + 1}.html`, shown: true }),
+      c.page(title, page(title, `<p>${text}</p>\n<p><img src="unit${n}_fig${k + 1}.png" alt="Figure ${k + 1}"></p>\n<p><a href="${k === 0 ? `unit${n}_page2.html` : n % 2 ? 'shared_folder/glossary_of_terms.html' : `unit${n}_page1.html`}">Read on</a></p>`), { ref: `${id}-p${k + 1}`, parent, path: `unit${n}_page${k + 1}.html`, shown: true }),
     );
-    c.assignment(unit.task[0], `<p>${unit.task[1]}</p>${n === 4 ? '<p>[insert room and time here]</p>' : ''}`, 10, { ref: `${id}-task`, parent: module, shown: true, due: n <= 5 ? due(addDays(previousTerm.start, 7 * n + 4)) : due(addDays(term.start, 7 * n + 4)), path: `unit${n}_task.xml` });
-    c.quiz(`Unit ${n} check`, unit.quiz.map(([stem, answers, right]) => ({ stem: `<p>${stem}</p>`, answers, right, points: 2 })), { ref: `${id}-quiz`, parent: module, shown: true, path: `unit${n}_quiz.xml` });
-    if (n % 3 === 0) c.webLink('Sheet viewer of the old survey', `https://sheets.oldmaps.example/view?unit=${n}`, { ref: `${id}-link`, parent: module, shown: true, path: `unit${n}_link.xml` });
+    c.assignment(unit.task[0], `<p>${unit.task[1]}</p>${n === 4 ? '<p>[insert room and time here]</p>' : ''}`, 10, { ref: `${id}-task`, parent, shown: true, due: n <= 5 ? due(addDays(previousTerm.start, 7 * n + 4)) : due(addDays(term.start, 7 * n + 4)), path: `unit${n}_task.xml` });
+    c.quiz(`Unit ${n} check`, unit.quiz.map(([stem, answers, right]) => ({ stem: `<p>${stem}</p>`, answers, right, points: 2 })), { ref: `${id}-quiz`, parent, shown: true, path: `unit${n}_quiz.xml` });
+    if (n % 3 === 0) c.webLink('Sheet viewer of the old survey', `https://sheets.oldmaps.example/view?unit=${n}`, { ref: `${id}-link`, parent, shown: true, path: `unit${n}_link.xml` });
   }
   const about = c.module('Course information', { ref: 'info', shown: true });
   statements.forEach(([title], i) => c.page(title, statementPage(i), { ref: `info-${i + 1}`, parent: about, path: `info_statement${i + 1}.html`, shown: true }));

@@ -16,8 +16,8 @@ export interface AddChoice {
   readonly chosen: readonly string[];
   readonly landing: Landing;
   readonly dating: Dating;
-  /** Names the import that the added things came with. */
-  readonly batch: string;
+  /** Names the import that the added things came with; null where they stay what they are, student work included. */
+  readonly batch: string | null;
 }
 export interface Addition {
   readonly edits: readonly Edit[];
@@ -83,7 +83,7 @@ class Adder {
     for (const c of incoming.gradeColumns) if (this.has('gradeColumn', c.ref)) this.newColumn.set(c.ref, gradeColumnRef(columnNames.take(c.ref)));
     const categories = incoming.gradeCategories.flatMap((c) => (newCategory.has(c.ref) ? [{ ...c, ref: newCategory.get(c.ref)! }] : []));
     const categoryOf = (ref: string | null) => (ref === null ? null : (newCategory.get(ref) ?? (this.counterpart('gradeCategory', ref) as GradeCategoryRef | null)));
-    const columns = incoming.gradeColumns.flatMap((c) => (this.newColumn.has(c.ref) ? [{ ...c, ref: this.newColumn.get(c.ref)!, results: c.results === null ? null : 0, category: categoryOf(c.category) }] : []));
+    const columns = incoming.gradeColumns.flatMap((c) => (this.newColumn.has(c.ref) ? [{ ...c, ref: this.newColumn.get(c.ref)!, results: c.results === null || this.choice.batch === null ? c.results : 0, category: categoryOf(c.category) }] : []));
     const parentOf = parentFinder(shell, incoming, this.things, this.choice.landing, this.newRef);
     const addedItems = items.map((i) => this.item(i, parentOf));
     const banks = incoming.banks.filter((b) => this.has('bank', b.ref) && (b.content === null || this.newContent.has(b.content))).map((b) => (b.content === null ? b : { ...b, content: this.newContent.get(b.content)!, ref: outsideRef(this.newContent.get(b.content)!) }));
@@ -194,7 +194,7 @@ class Adder {
       ...file,
       path: this.newPath.get(file.path) ?? file.path,
       content: this.newContent.get(file.content)!,
-      batch: this.choice.batch,
+      batch: this.choice.batch ?? file.batch,
       text: file.text === null ? null : this.rewrite(file.text, file.path, edges),
     };
   }
@@ -232,10 +232,10 @@ class Adder {
       closes: date(item.closes),
       requires: item.requires.map((r) => this.newRef.get(r) ?? (this.counterpart('item', r) as ItemRef | null)).filter((r) => r !== null),
       gradeColumn: item.gradeColumn === null ? null : (this.newColumn.get(item.gradeColumn) ?? this.counterpart('gradeColumn', item.gradeColumn)),
-      groups: item.groups.filter((g) => groups.has(g)),
+      groups: choice.batch === null ? item.groups : item.groups.filter((g) => groups.has(g)),
       // Nobody has handed anything in here yet.
-      studentWork: item.studentWork === null ? null : 0,
-      batch: choice.batch,
+      studentWork: item.studentWork === null || choice.batch === null ? item.studentWork : 0,
+      batch: choice.batch ?? item.batch,
     };
   }
 }

@@ -87,12 +87,12 @@ test('property: any composed shell reads back as it was made', async () => {
   await fc.assert(
     fc.asyncProperty(fc.array(thing, { maxLength: 14 }), fc.boolean(), async (things, packaging) => {
       const c = new ShellComposer({ ref: shellRef('generated'), code: 'GEN 1', title: 'Generated', asOf: today, ...(packaging ? { frame: { format: 'content-packaging', version: '1.1', title: '', metadataXml: [], organizationId: 'o', rootItemId: null, prefixes: {}, extraXml: [] } } : {}) });
-      let module: string | null = null;
+      let parent: string | null = null;
       things.forEach((t, n) => {
-        const placing = { ref: `i${n}`, parent: t.deep ? module : null, shown: t.shown, due: t.due, studentWork: t.work };
+        const placing = { ref: `i${n}`, parent: t.deep ? parent : null, shown: t.shown, due: t.due, studentWork: t.work };
         const html = `<p>${t.text.join(' ').replace(/&/g, '&amp;').replace(/</g, '&lt;')}</p>`;
         const plainTitle = t.title.replace(/&/g, '&amp;').replace(/</g, '&lt;');
-        if (t.kind === 'module') module = c.module(t.title, { ...placing, parent: null });
+        if (t.kind === 'module') parent = c.module(t.title, { ...placing, parent: null });
         else if (t.kind === 'heading') c.heading(t.title, placing);
         else if (t.kind === 'page') c.page(t.title, `<html><head><title>${plainTitle}</title></head><body>${html}</body></html>`, { ...placing, outside: !t.deep && n % 2 === 0 });
         else if (t.kind === 'discussion') c.discussion(t.title, html, placing);

@@ -8,6 +8,7 @@ import type { Term } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import type { IntakeNote } from '@/core/shell/result';
 import type { Sketch } from '@/core/shell/sketch';
+import type { ExportKind } from '../prove/export-kinds';
 import type { ShellInputs } from '../bring-in/shell-inputs';
 
 /** A shell's state as a job leaves it in the blob store, with what the lists and headers show of it. */
@@ -64,7 +65,7 @@ export interface JobKinds {
     output: KeptState & { readonly results: readonly StepResult[]; readonly removed: RemovedCounts; readonly relinked: number; readonly editsBlob: Sha256 };
   };
   undo: { input: { stateBlob: Sha256; editsBlob: Sha256; goal: string }; output: KeptState };
-  export: { input: { stateBlob: Sha256; what: 'package' | 'events' | 'status'; file: string }; output: { readonly bytes: number } };
+  export: { input: { stateBlob: Sha256; what: ExportKind; file: string; chosen?: readonly string[] }; output: { readonly bytes: number } };
 }
 export type JobKind = keyof JobKinds;
 

@@ -12,6 +12,11 @@ import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
 import { sketchOf } from '@/core/shell/sketch';
+import { partOf } from '@/core/add/part-of';
+import { writeZip } from '@/formats/archive/write-zip';
+import { dueDatesAsTodos } from '@/formats/icalendar/due-dates';
+import { writeGrades } from '@/formats/oneroster/write-grades';
+import { writeState } from '@/formats/state-file/shell-state';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
@@ -121,13 +126,35 @@ const jobs: Jobs = {
       return bad('undo-differs', 'Taking the run back would not give the restore point again, so nothing was changed; the restore point itself is still there.');
     return good(keep(blobs, restored));
   },
-  async export({ stateBlob, what, file }, blobs, { progress }) {
+  async export({ stateBlob, what, file, chosen }, blobs, { progress }) {
     progress(0, 1, 'Writing the file');
-    const shell = shellOf(blobs, stateBlob);
-    if (what === 'package') await writeCartridge(shell, { read: (hash) => blobs.read(hash), open: (hash) => blobs.open(hash) }, file);
-    else if (what === 'status') writeFileSync(file, writeStatusSheet(shell));
-    else if (shell.calendar) writeFileSync(file, writeCalendar(shell.events, shell.calendar));
-    else return bad('no-calendar', 'No calendar was brought in, so there are no events to export.');
+    const whole = shellOf(blobs, stateBlob);
+    const shell = chosen ? partOf(whole, chosen) : whole;
+    const frame = shell.calendar ?? { head: '', others: [] };
+    switch (what) {
+      case 'package':
+        await writeCartridge(shell, { read: (hash) => blobs.read(hash), open: (hash) => blobs.open(hash) }, file);
+        break;
+      case 'events':
+        if (!shell.events.length && !shell.calendar) return bad('no-calendar', 'There are no events to export.');
+        writeFileSync(file, writeCalendar(shell.events, frame));
+        break;
+      case 'due-dates': {
+        const others = frame.others.filter((o) => !/^UID:due-.+@currycomb\s*$/im.test(o));
+        writeFileSync(file, writeCalendar(shell.events, { ...frame, others: [...others, ...dueDatesAsTodos(shell)] }));
+        break;
+      }
+      case 'grades':
+        if (!shell.gradeCategories.length && !shell.gradeColumns.length) return bad('no-grades', 'There is no grade setup to export.');
+        await writeZip(file, { ...writeGrades(shell) });
+        break;
+      case 'status':
+        writeFileSync(file, writeStatusSheet(shell));
+        break;
+      case 'state':
+        writeFileSync(file, writeState(shell));
+        break;
+    }
     return good({ bytes: statSync(file).size });
   },
 };

@@ -7,21 +7,15 @@ import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
 import { loadBareShell } from '@/store/shell-state-blob';
 import type { Context } from '../context';
+import type { ExportKind } from './export-kinds';
 import { intakeOf, type CurrentShell } from '../shells/current-shell';
 
-export type ExportKind = 'package' | 'events' | 'status';
-export const exportNames: Readonly<Record<ExportKind, { readonly ending: string; readonly type: string }>> = {
-  package: { ending: '.imscc', type: 'application/zip' },
-  events: { ending: '.ics', type: 'text/calendar; charset=utf-8' },
-  status: { ending: '-status.csv', type: 'text/csv; charset=utf-8' },
-};
-
-/** Writes the shell as it stands now to a file and streams that; the file is gone when it is sent. */
-export async function exportShell(context: Context, shell: CurrentShell, what: ExportKind): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
+/** Writes the shell as it stands now, or a chosen part of it, to a file and streams that; the file is gone when it is sent. */
+export async function exportShell(context: Context, shell: CurrentShell, what: ExportKind, chosen?: readonly string[]): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
   const dir = join(context.dataDir, 'exports');
   mkdirSync(dir, { recursive: true });
   const file = join(dir, randomUUID());
-  const id = context.jobs.order('export', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, what, file }, (output) => output);
+  const id = context.jobs.order('export', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, what, file, chosen }, (output) => output);
   const view = await finished(context, id);
   if (view.state !== 'done' || !view.result) {
     rmSync(file, { force: true });

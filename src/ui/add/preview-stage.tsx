@@ -97,7 +97,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           </div>
         </div>
         {rows.length ? (
-          <ThingTree rows={rows} chosen={chosen} along={choice.along} onToggle={(keys) => setChosen((now) => toggle(keys, now))} />
+          <ThingTree label="What the package brings" rows={rows} chosen={chosen} along={choice.along} onToggle={(keys) => setChosen((now) => toggle(keys, now))} />
         ) : (
           <p style={{ padding: '0 22px' }}>{preview.things.length ? 'The filter above hides everything.' : 'There is nothing in this package.'}</p>
         )}

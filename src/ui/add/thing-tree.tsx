@@ -12,6 +12,9 @@ import styles from './add.module.css';
 const heights = { section: 40, thing: 46 } as const;
 
 interface ThingTreeProps {
+  readonly label: string;
+  /** Whether each thing's standing to the shell is said. */
+  readonly standing?: boolean;
   readonly rows: readonly TreeRow[];
   readonly chosen: ReadonlySet<IncomingKey>;
   readonly along: Choice['along'];
@@ -22,7 +25,7 @@ const kindOf = (row: Extract<TreeRow, { row: 'thing' }>): string => (row.thing.t
 const keysOf = (row: TreeRow): readonly IncomingKey[] => (row.row === 'section' ? row.things : row.below);
 
 /** Everything that a package would bring, as a tree to tick: a window onto as many rows as there are. */
-export function ThingTree({ rows, chosen, along, onToggle }: ThingTreeProps) {
+export function ThingTree({ label, standing = true, rows, chosen, along, onToggle }: ThingTreeProps) {
   const box = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(0);
   // eslint-disable-next-line react-hooks/incompatible-library -- the tree renders a window of its rows only
@@ -51,7 +54,7 @@ export function ThingTree({ rows, chosen, along, onToggle }: ThingTreeProps) {
     run();
   };
   return (
-    <div ref={box} className={styles.tree} tabIndex={0} role="tree" aria-multiselectable="true" aria-label="What the package brings" aria-activedescendant={rows[current] ? `incoming-${current}` : undefined} onKeyDown={onKey} data-testid="incoming">
+    <div ref={box} className={styles.tree} tabIndex={0} role="tree" aria-multiselectable="true" aria-label={label} aria-activedescendant={windowed.getVirtualItems().some((v) => v.index === current) ? `incoming-${current}` : undefined} onKeyDown={onKey} data-testid="incoming">
       <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
         {windowed.getVirtualItems().map((slot) => {
           const row = rows[slot.index]!;
@@ -89,9 +92,11 @@ export function ThingTree({ rows, chosen, along, onToggle }: ThingTreeProps) {
                   {note && ` · ${note}`}
                 </span>
               </span>
-              <span className={styles.standing} data-standing={thing.standing}>
-                {standingNames[thing.standing]}
-              </span>
+              {standing && (
+                <span className={styles.standing} data-standing={thing.standing}>
+                  {standingNames[thing.standing]}
+                </span>
+              )}
             </div>
           );
         })}

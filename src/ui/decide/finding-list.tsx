@@ -45,7 +45,7 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
       role="listbox"
       aria-multiselectable="true"
       aria-label="Findings"
-      aria-activedescendant={current ? `finding-${current}` : undefined}
+      aria-activedescendant={windowed.getVirtualItems().some((v) => v.index === at) ? `finding-${current}` : undefined}
       onKeyDown={onKey}
       data-testid="findings"
     >

@@ -19,6 +19,7 @@ interface ProofProps {
   readonly open: number;
   readonly hasRun: boolean;
   readonly hasEvents: boolean;
+  readonly hasGrades: boolean;
   readonly comparison: Comparison | null;
 }
 
@@ -74,11 +75,20 @@ export function ProofStage(props: ProofProps) {
           <Button variant="outlined" href={`/api/shells/${id}/export?what=events`} download disabled={!props.hasEvents}>
             The calendar (.ics)
           </Button>
+          <Button variant="outlined" href={`/api/shells/${id}/export?what=due-dates`} download>
+            With due dates (.ics)
+          </Button>
+          <Button variant="outlined" href={`/api/shells/${id}/export?what=grades`} download disabled={!props.hasGrades}>
+            The grade setup (OneRoster CSV)
+          </Button>
           <Button variant="outlined" href={`/api/shells/${id}/export?what=status`} download>
             The status sheet (.csv)
           </Button>
           <Button variant="outlined" href={`/api/shells/${id}/report`} target="_blank" disabled={!props.combed}>
             The report
+          </Button>
+          <Button variant="text" href={`/shells/${id}/prove/part`}>
+            Only a part of it
           </Button>
         </div>
       </section>

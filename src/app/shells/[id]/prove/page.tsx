@@ -6,6 +6,7 @@ import { shellOfPage, type ShellPageProps } from '../../shell-page';
 export default async function ProvePage({ params }: ShellPageProps) {
   const { context, shell } = await shellOfPage(params);
   const last = runsOf(context, shell.row.id).find((r) => r.state === 'done');
+  const { counts } = inventoryOf(shell.version);
   return (
     <ProofStage
       id={shell.row.id}
@@ -13,7 +14,8 @@ export default async function ProvePage({ params }: ShellPageProps) {
       percent={shell.smoothness?.percent ?? null}
       open={shell.open.length}
       hasRun={last !== undefined}
-      hasEvents={inventoryOf(shell.version).counts.events > 0}
+      hasGrades={counts.gradeCategories + counts.gradeColumns > 0}
+      hasEvents={counts.events > 0}
       comparison={last ? compareRun(context, shell, last) : null}
     />
   );

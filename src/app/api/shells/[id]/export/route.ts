@@ -1,17 +1,40 @@
 import { Readable } from 'node:stream';
-import { exportNames, exportShell, type ExportKind } from '@/services/prove/export-shell';
+import { z } from 'zod';
+import type { Context } from '@/services/context';
+import { exportNames, type ExportKind } from '@/services/prove/export-kinds';
+import { exportShell } from '@/services/prove/export-shell';
 import { answer } from '@/services/safety/answer';
+import type { CurrentShell } from '@/services/shells/current-shell';
 import { shellRoute } from '../../../shell-route';
 
-const kinds = Object.keys(exportNames) as ExportKind[];
+const kindOf = (text: unknown): ExportKind => (Object.keys(exportNames) as ExportKind[]).find((k) => k === text) ?? 'package';
 
-export const GET = shellRoute(async (shell, context, request) => {
-  const what = kinds.find((k) => k === new URL(request.url).searchParams.get('what')) ?? 'package';
-  const result = await exportShell(context, shell, what);
+export const GET = shellRoute((shell, context, request) => download(shell, context, kindOf(new URL(request.url).searchParams.get('what'))));
+
+const chosenSchema = z.array(z.string()).min(1);
+
+/** A part of the shell: `chosen` is a list as JSON, since a form can send nothing else. */
+export const POST = shellRoute(async (shell, context, request) => {
+  const form = await request.formData().catch(() => null);
+  const chosen = chosenSchema.safeParse(parsed(form?.get('chosen')));
+  if (!chosen.success) return Response.json({ trouble: 'Nothing was chosen to be exported; go back and tick something.' }, { status: 400 });
+  return download(shell, context, kindOf(form?.get('what')), chosen.data);
+});
+
+function parsed(value: unknown): unknown {
+  try {
+    return JSON.parse(String(value));
+  } catch {
+    return null;
+  }
+}
+
+async function download(shell: CurrentShell, context: Context, what: ExportKind, chosen?: readonly string[]): Promise<Response> {
+  const result = await exportShell(context, shell, what, chosen);
   if (!result.ok) return answer(result);
   const { ending, type } = exportNames[what];
-  const name = `${(shell.row.code || shell.row.title).replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'shell'}${ending}`;
+  const name = `${(shell.row.code || shell.row.title).replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'shell'}${chosen ? '-part' : ''}${ending}`;
   return new Response(Readable.toWeb(result.value.stream) as ReadableStream, {
     headers: { 'content-type': type, 'content-length': String(result.value.bytes), 'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}` },
   });
-});
+}

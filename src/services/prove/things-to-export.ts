@@ -1,0 +1,9 @@
+import type { IncomingThing } from '@/core/add/incoming';
+import { thingsOf } from '@/core/add/part-of';
+import type { Sha256 } from '@/core/shell/refs';
+import { loadBareShell } from '@/store/shell-state-blob';
+import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+
+/** Everything of the shell as it stands now, to choose a part from. */
+export const thingsToExport = (context: Context, shell: CurrentShell): IncomingThing[] => thingsOf(loadBareShell(context.blobs, shell.version.stateBlob as Sha256));
