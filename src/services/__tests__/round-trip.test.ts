@@ -7,6 +7,7 @@ import { shellRef } from '@/core/shell/refs';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
+import { writeManifest } from '@/formats/cartridge/write-manifest';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { writeGrades } from '@/formats/oneroster/write-grades';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
@@ -18,6 +19,7 @@ import { buildTemplate } from '../../../demo/template/build';
 import { readShell } from '../bring-in/read-shell';
 import type { ShellInputs } from '../bring-in/shell-inputs';
 import { makeZip } from './make-package';
+import { packagingErrors } from './packaging-schema';
 
 jest.setTimeout(120_000);
 const today = '2027-01-04' as LocalDate;
@@ -76,6 +78,10 @@ describe('writing then reading gives the same shell', () => {
     expect(first.baseline?.items.length).toBe(4);
     expect(comparable(second)).toEqual(comparable(first));
   });
+});
+
+test('the manifests of all demo shells keep to the Content Packaging schema', async () => {
+  for (const composer of [buildHyd214(), buildGeo130(), buildHyd214E(), buildTemplate()]) expect(await packagingErrors(writeManifest(composer.shell()))).toEqual([]);
 });
 
 const word = fc.constantFrom('Gauge', 'Week', 'Ä & <b>', '“quoted”', 'riffle', '日本', "it's", 'a  b', '100 %', 'näive');

@@ -92,9 +92,11 @@ export class JobRunner {
     if (this.current?.id !== id) return false;
     const order = this.current;
     this.current = null;
-    void this.worker?.terminate();
+    const ended = this.worker?.terminate();
     this.worker = null;
-    this.finish(order, 'cancelled', null, 'Cancelled; nothing was changed.');
+    this.update(order.id, { state: 'cancelled', result: null, trouble: 'Cancelled; nothing was changed.', finishedAt: new Date().toISOString() });
+    // Only when the thread has really ended does it write nothing any more.
+    void Promise.resolve(ended).then(() => order.tidy?.('cancelled'));
     this.next();
     return true;
   }

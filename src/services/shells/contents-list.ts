@@ -20,11 +20,11 @@ export interface ContentsView {
 }
 
 /** The things behind one of the inventory's numbers. */
-export function contentsOf(context: Context, current: CurrentShell, kind: string, batch: string | null): ContentsView {
+export function contentsOf(context: Context, current: CurrentShell, kind: string, batch: string | null, hiddenOnly = false): ContentsView {
   const shell = loadBareShell(context.blobs, current.version.stateBlob as Sha256);
   if (batch !== null) return { heading: `Came with “${batch}”`, lines: items(shell, (i) => i.batch === batch) };
   const known = itemKinds.find((k) => k === kind);
-  if (known) return { heading: kindHeading(known), lines: items(shell, (i) => i.kind === known) };
+  if (known) return { heading: `${kindHeading(known)}${hiddenOnly ? ', hidden by their own switch' : ''}`, lines: items(shell, (i) => i.kind === known && (!hiddenOnly || i.shown === false)) };
   switch (kind) {
     case 'files':
       return { heading: 'Files', lines: shell.files.map((f) => ({ ref: f.path, title: f.path, kind: f.mediaType, path: [], note: spellBytes(f.bytes) })) };

@@ -100,7 +100,7 @@ export function InventoryView({
                   </td>
                   <td className="number">
                     {k.hidden ? (
-                      <Link href={`${contents}?kind=hidden`}>{k.hidden}</Link>
+                      <Link href={`${contents}?kind=${k.kind}&hidden=1`}>{k.hidden}</Link>
                     ) : (
                       <span className="soft">0</span>
                     )}
