@@ -3,12 +3,9 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { sortFiles, type Slot } from '../bring-in/sort-files';
-import { ColumnMapping, openColumns, type Mapping } from '../bring-in/column-mapping';
-import { headerOf } from '../bring-in/read-header';
-import { FileSlots, type ChosenFiles, type SlotInfo } from '../bring-in/file-slots';
-import { upload } from '../bring-in/upload';
+import { ColumnMapping, type Mapping } from '../bring-in/column-mapping';
+import { FileSlots, type SlotInfo } from '../bring-in/file-slots';
+import { useChosenFiles } from '../bring-in/use-chosen-files';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import bringIn from '../bring-in/bring-in.module.css';
@@ -22,35 +19,12 @@ const slots: readonly SlotInfo[] = [
 
 /** Chooses the package that is to be added to a shell; it is read and held against the shell, nothing more. */
 export function ChoosePackage({ id, code, remembered }: { id: string; code: string; remembered: Mapping }) {
-  const [mapping, setMapping] = useState<Mapping>({});
   const router = useRouter();
-  const [files, setFiles] = useState<ChosenFiles>({});
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [uploading, setUploading] = useState<string | null>(null);
+  const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(slots, remembered);
   const job = useJob(() => router.refresh());
-  const put = (slot: Slot, file: File) => {
-    setFiles((now) => ({ ...now, [slot]: file }));
-    if (slot === 'status') void file.slice(0, 65_536).text().then((text) => setMapping(openColumns(headerOf(text), remembered)));
-  };
-  const take = (list: FileList) => {
-    const sorted = sortFiles([...list].map((f) => f.name));
-    setTrouble(sorted.trouble);
-    for (const { slot, index } of sorted.placed) put(slot, list[index]!);
-  };
   const submit = async () => {
-    if (!files.package) return setTrouble('Choose a course package first: an .imscc or .zip file.');
-    setTrouble(null);
-    const ids: Partial<Record<Slot, { id: string; name: string }>> = {};
-    for (const { key } of slots) {
-      const file = files[key];
-      if (!file) continue;
-      setUploading(file.name);
-      const sent = await upload(file);
-      setUploading(null);
-      if (!sent.ok) return setTrouble(`“${file.name}”: ${sent.trouble}`);
-      ids[key] = { id: sent.id, name: file.name };
-    }
-    await job.start(`/api/shells/${id}/incoming`, { ...ids, statusColumns: mapping });
+    const sent = await sendAll();
+    if (sent) await job.start(`/api/shells/${id}/incoming`, { ...sent, statusColumns: mapping });
   };
   const busy = uploading !== null || (job.view !== null && ['waiting', 'running'].includes(job.view.state));
   return (
@@ -68,7 +42,7 @@ export function ChoosePackage({ id, code, remembered }: { id: string; code: stri
           It is held against the shell first: what is new, what is there already, what differs, what would be doubled. You take only what you want. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
         </p>
       </div>
-      <FileSlots slots={slots} files={files} onFile={put} onDrop={take} title="Drop the package here, with its side files" hint="Nothing leaves this computer, and nothing is changed yet." />
+      <FileSlots slots={slots} files={files} onFile={put} onDrop={drop} title="Drop the package here, with its side files" hint="Nothing leaves this computer, and nothing is changed yet." />
       <ColumnMapping mapping={mapping} onChange={setMapping} />
       {trouble && (
         <Alert severity="error" role="alert">

@@ -16,6 +16,7 @@ import { spellDate, type LocalDate } from '@/core/time/local-date';
 import type { PreviewView } from '@/services/add/preview-view';
 import { IntakeReport } from '../bring-in/intake-report';
 import { JobProgress } from '../jobs/job-progress';
+import { FilterChip } from '../marks/filter-chip';
 import { send, useJob } from '../jobs/use-job';
 import { standingNames } from './standing-names';
 import { ThingTree } from './thing-tree';
@@ -77,11 +78,9 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           <JobProgress job={again} label="Holding it against the shell" />
           <div className={styles.filters} role="group" aria-label="Show">
             {standings.map((s) => (
-              <button
+              <FilterChip
                 key={s}
-                type="button"
-                className={styles.chip}
-                aria-pressed={shown.has(s)}
+                pressed={shown.has(s)}
                 onClick={() =>
                   setShown((now) => {
                     const next = new Set(now);
@@ -92,7 +91,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
                 }
               >
                 {standingNames[s]} <span className="number soft">{preview.counts[s]}</span>
-              </button>
+              </FilterChip>
             ))}
           </div>
         </div>

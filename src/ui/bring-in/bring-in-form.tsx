@@ -7,11 +7,9 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
-import { ColumnMapping, openColumns, type Mapping } from './column-mapping';
-import { FileSlots, type ChosenFiles, type SlotInfo } from './file-slots';
-import { headerOf } from './read-header';
-import { sortFiles, type Slot } from './sort-files';
-import { upload } from './upload';
+import { ColumnMapping, type Mapping } from './column-mapping';
+import { FileSlots, type SlotInfo } from './file-slots';
+import { useChosenFiles } from './use-chosen-files';
 import styles from './bring-in.module.css';
 
 const slots: readonly SlotInfo[] = [
@@ -37,43 +35,16 @@ type FieldKey = (typeof fields)[number]['key'];
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
 export function BringInForm({ remembered }: { remembered: Mapping }) {
   const router = useRouter();
-  const [files, setFiles] = useState<ChosenFiles>({});
+  const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(slots, remembered);
   const [values, setValues] = useState<Partial<Record<FieldKey, string>>>({});
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [uploading, setUploading] = useState<string | null>(null);
   const job = useJob((view) => {
     const { shellId } = JSON.parse(view.result ?? '{}') as { shellId: string };
     router.push(`/shells/${shellId}/bring-in`);
   });
-  const [mapping, setMapping] = useState<Mapping>({});
   const [baselineIs, setBaselineIs] = useState<'supplied' | 'template'>('supplied');
-  const put = (slot: Slot, file: File) => {
-    setFiles((now) => ({ ...now, [slot]: file }));
-    // Only the beginning is looked at here; the sheet itself is read where everything is.
-    if (slot === 'status') void file.slice(0, 65_536).text().then((text) => setMapping(openColumns(headerOf(text), remembered)));
-  };
-  const take = (list: FileList) => {
-    const sorted = sortFiles([...list].map((f) => f.name));
-    setTrouble(sorted.trouble);
-    for (const { slot, index } of sorted.placed) put(slot, list[index]!);
-  };
   const submit = async () => {
-    if (!files.package) return setTrouble('Choose a course package first: an .imscc or .zip file.');
-    setTrouble(null);
-    const ids: Partial<Record<Slot, { id: string; name: string }>> = {};
-    for (const { key } of slots) {
-      const file = files[key];
-      if (!file) continue;
-      setUploading(file.name);
-      const sent = await upload(file);
-      if (!sent.ok) {
-        setUploading(null);
-        return setTrouble(`“${file.name}”: ${sent.trouble}`);
-      }
-      ids[key] = { id: sent.id, name: file.name };
-    }
-    setUploading(null);
-    await job.start('/api/bring-in', { ...ids, ...values, statusColumns: mapping, baselineIs });
+    const sent = await sendAll();
+    if (sent) await job.start('/api/bring-in', { ...sent, ...values, statusColumns: mapping, baselineIs });
   };
   const busy = uploading !== null || job.view?.state === 'waiting' || job.view?.state === 'running' || job.view?.state === 'done';
   return (
@@ -88,7 +59,7 @@ export function BringInForm({ remembered }: { remembered: Mapping }) {
         slots={slots}
         files={files}
         onFile={put}
-        onDrop={take}
+        onDrop={drop}
         title="Drop the package here, with its side files"
         hint="All at once is fine; each finds its place. Nothing leaves this computer, and nothing is changed yet."
       />

@@ -9,6 +9,7 @@ import type { CombView } from '@/services/comb/comb-view';
 import { UprightCoat } from '../coat/upright-coat';
 import { useDecisions } from '../comb/use-decisions';
 import { FamilyShape } from '../marks/family-shape';
+import { FilterChip } from '../marks/filter-chip';
 import { EvidencePanel } from './evidence-panel';
 import { FindingList } from './finding-list';
 import { listRows, readFilter, writeFilter, type Filter, type ListState } from './list-model';
@@ -124,30 +125,30 @@ export function Workbench({ view }: { view: CombView }) {
         <div className={styles.filters} role="group" aria-label="Filters">
           <h1 className="unseen">Decide</h1>
           {(Object.keys(stateTitles) as ListState[]).map((state) => (
-            <button key={state} type="button" className={styles.chip} aria-pressed={filter.state === state} onClick={() => set({ state, batch: null })}>
+            <FilterChip key={state} pressed={filter.state === state} onClick={() => set({ state, batch: null })}>
               {stateTitles[state]} <span className="number">{lists[state].length}</span>
-            </button>
+            </FilterChip>
           ))}
           {urgencies.map((u) => {
             const n = lists[filter.state].filter((f) => f.urgency === u && (!filter.family || f.family === filter.family)).length;
             return n || filter.urgency === u ? (
-              <button key={u} type="button" className={styles.chip} aria-pressed={filter.urgency === u} onClick={() => set({ urgency: filter.urgency === u ? null : u })}>
+              <FilterChip key={u} pressed={filter.urgency === u} onClick={() => set({ urgency: filter.urgency === u ? null : u })}>
                 {urgencyTitles[u]} <span className="number soft">{n}</span>
-              </button>
+              </FilterChip>
             ) : null;
           })}
           {families.map((f) => {
             const n = lists[filter.state].filter((one) => one.family === f && (!filter.urgency || one.urgency === filter.urgency)).length;
             return n || filter.family === f ? (
-              <button key={f} type="button" className={styles.chip} aria-pressed={filter.family === f} title={familyTitles[f]} aria-label={`${familyTitles[f]}: ${n}`} onClick={() => set({ family: filter.family === f ? null : f })}>
+              <FilterChip key={f} pressed={filter.family === f} title={familyTitles[f]} aria-label={`${familyTitles[f]}: ${n}`} onClick={() => set({ family: filter.family === f ? null : f })}>
                 <FamilyShape family={f} size={13} /> <span className="number">{n}</span>
-              </button>
+              </FilterChip>
             ) : null;
           })}
           {filter.batch && (
-            <button type="button" className={styles.chip} aria-pressed="true" onClick={() => set({ batch: null })}>
+            <FilterChip pressed={true} onClick={() => set({ batch: null })}>
               one batch · show all
-            </button>
+            </FilterChip>
           )}
         </div>
         {rows.length ? (
