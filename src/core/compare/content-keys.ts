@@ -21,7 +21,6 @@ export interface ContentKeys {
 interface BodyKey {
   readonly key: string | null;
   readonly loose: string | null;
-  readonly words: number;
 }
 
 /**
@@ -33,19 +32,17 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
   const fileByPath = new Map(shell.files.map((f) => [f.path as string, f]));
   const entryByPath = new Map(shell.entries.map((e) => [e.path as string, e]));
   const bodies = new Map<ContentId, BodyKey>();
-  const texts = new Map<ContentId, string>();
+  const texts = new Map<ContentId, { readonly digest: string; readonly empty: boolean }>();
 
-  const textOf = (content: Content): string => {
+  const textOf = (content: Content) => {
     const known = texts.get(content.id);
     if (known !== undefined) return known;
-    const made = textKey(
-      scansOfContent(content)
-        .map((s) => s.text)
-        .join('\n'),
-    );
+    const key = textKey(wordsOf(content));
+    const made = { digest: digest(key), empty: key === '' };
     texts.set(content.id, made);
     return made;
   };
+  const words = new Map<ContentId, number>();
   const mainFile = (content: Content) => {
     const path = content.href ?? content.files[0];
     return path === undefined ? null : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
@@ -72,7 +69,7 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
       case 'quiz':
       case 'discussion':
       case 'bank':
-        return `text ${fingerprint(content.kind, textOf(content))}`;
+        return `text ${fingerprint(content.kind, textOf(content).digest)}`;
     }
   };
   /** What each address leads to, in order: by what stands there, and loosely by the title of a page. */
@@ -108,19 +105,12 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     if (known) return known;
     const text = textOf(content);
     const { exact, loose } = targetKeys(content);
-    const bodyKey = (list: readonly string[]) => (text === '' && list.length === 0 ? null : digest([text, content.answerKey, ...list].join('\u0000')));
+    // The text goes in by its digest, which is worked out once.
+    const bodyKey = (list: readonly string[]) => (text.empty && list.length === 0 ? null : digest([text.digest, content.answerKey, ...list].join('\u0000')));
     const hasBody = content.texts.length > 0 || content.textPath !== null;
     const made: BodyKey = !hasBody
-      ? { key: plainKey(content), loose: plainKey(content), words: 0 }
-      : {
-          key: bodyKey(exact),
-          loose: bodyKey(loose),
-          words: countWords(
-            scansOfContent(content)
-              .map((s) => s.text)
-              .join('\n'),
-          ),
-        };
+      ? { key: plainKey(content), loose: plainKey(content) }
+      : { key: bodyKey(exact), loose: bodyKey(loose) };
     bodies.set(content.id, made);
     return made;
   };
@@ -136,8 +126,18 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     looseOf: (item) => keyOf(item, 'loose'),
     words(item) {
       const content = item.content === null ? undefined : contents.get(item.content);
-      return content ? bodyOf(content).words : 0;
+      if (!content || (content.texts.length === 0 && content.textPath === null)) return 0;
+      const known = words.get(content.id);
+      if (known !== undefined) return known;
+      const made = countWords(wordsOf(content));
+      words.set(content.id, made);
+      return made;
     },
     substance: (item) => fingerprint(item.kind, titleKey(item.title), of(item) ?? ''),
   };
 }
+
+const wordsOf = (content: Content): string =>
+  scansOfContent(content)
+    .map((s) => s.text)
+    .join('\n');
