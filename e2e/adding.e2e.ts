@@ -5,7 +5,7 @@ import type { Page } from 'puppeteer-core';
 import type { LocalDate } from '@/core/time/local-date';
 import { readShell } from '@/services/bring-in/read-shell';
 import { bringIn, bringInDemo, chooseFiles, clickText, startStage, waitForText, type Stage } from './browser';
-import { seriousProblems, watchPage } from './watch-page';
+import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
 let page: Page;
@@ -27,6 +27,10 @@ test('a package of another course and term is doubted out loud', async () => {
   const said = await page.$eval('[data-testid=doubts]', (e) => (e as HTMLElement).innerText);
   expect(said).toContain('says “Autumn 2024”, and the shell is for Spring 2027');
   await waitForText(page, 'in grade setup, banks, home pages');
+  await inColours(page, 'dark');
+  expect(await seriousProblems(page)).toEqual([]);
+  await inColours(page, 'light');
+  expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, 'a', '32');
   await waitForText(page, 'Weighted total');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
@@ -35,6 +39,23 @@ test('a package of another course and term is doubted out loud', async () => {
 test('nothing but the template is called so', async () => {
   await bringIn(page, { package: 'template/template.imscc', baseline: 'template/template.imscc' }, { code: 'NEW 1', ...term });
   expect(await heading()).toBe('Nothing but the template: 4 items, 0 files');
+  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+});
+
+test('a package of another course is doubted before it is added', async () => {
+  const other = await bringIn(page, { package: 'hyd-214-e/HYD-214-E.imscc' }, { code: 'HYD 214-E', ...term });
+  await page.goto(`${stage.address}/shells/${other}/bring-in/add`, { waitUntil: 'load' });
+  await chooseFiles(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip' });
+  await clickText(page, 'button', 'Hold it against');
+  await waitForText(page, 'It goes by “GEO 130”, and this shell is HYD 214-E');
+  await waitForText(page, '3 grade categories, 20 grade columns');
+  // At double size, and in the dark.
+  await page.setViewport({ width: 640, height: 400, deviceScaleFactor: 2 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1)).toBe(true);
+  await page.setViewport({ width: 1280, height: 800 });
+  await inColours(page, 'dark');
+  expect(await seriousProblems(page)).toEqual([]);
+  await inColours(page, 'light');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
 });
 
@@ -74,6 +95,7 @@ test('adding is a run: done, in the ledger, with a restore point', async () => {
   await clickText(page, 'aside button', 'Add ');
   await waitForText(page, 'Ledger');
   expect(await heading()).toMatch(/^Done: 3\d\d items, 3\d\d files and \d+ events were added$/);
+  await page.waitForFunction(() => /Bring in\s+3\d\d items/.test(document.querySelector('header')?.innerText ?? ''));
   expect(await seriousProblems(page)).toEqual([]);
   await goTo('bring-in');
   expect(await heading()).toMatch(/^3\d\d items/);

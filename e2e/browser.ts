@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 
 const chromeArguments = [
   '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
@@ -113,7 +113,7 @@ export async function setField(page: Page, name: string, value: string): Promise
   );
 }
 
-/** Clicks the first element of a kind whose text begins with these words. */
+/** Clicks the first element of a kind whose text begins with these words, once it stands still. */
 export async function clickText(page: Page, selector: string, words: string): Promise<void> {
   const found = await page.waitForFunction(
     (s, w) => [...document.querySelectorAll<HTMLElement>(s)].find((e) => (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled) ?? null,
@@ -121,7 +121,19 @@ export async function clickText(page: Page, selector: string, words: string): Pr
     selector,
     words,
   );
-  await (found as unknown as { click(): Promise<void> }).click();
+  const element = found as unknown as ElementHandle<HTMLElement>;
+  // A page that has just come in may still move: a click aims at where the element stood when it was looked for.
+  await element.evaluate(async (e) => {
+    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+    for (let still = 0, before = ''; still < 3; ) {
+      await frame();
+      const { x, y, width, height } = e.getBoundingClientRect();
+      const now = `${x} ${y} ${width} ${height}`;
+      still = now === before ? still + 1 : 0;
+      before = now;
+    }
+  });
+  await element.click();
 }
 
 export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => document.body.innerText.replace(/\s+/g, ' ').includes(w), { timeout }, words);

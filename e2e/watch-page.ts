@@ -31,3 +31,9 @@ export async function seriousProblems(page: Page): Promise<string[]> {
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => `${JSON.stringify(n.target)} ${n.failureSummary ?? ''}`).join(' | ')}`);
 }
+
+/** Shows a page in light or dark, and waits until its colours have gone over. */
+export async function inColours(page: Page, scheme: 'light' | 'dark'): Promise<void> {
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: scheme }]);
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 400)));
+}

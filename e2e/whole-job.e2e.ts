@@ -5,7 +5,7 @@ import type { Page } from 'puppeteer-core';
 import { readShell } from '@/services/bring-in/read-shell';
 import type { LocalDate } from '@/core/time/local-date';
 import { bringInDemo, clickText, startStage, waitForText, type Stage } from './browser';
-import { seriousProblems, watchPage } from './watch-page';
+import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
 let page: Page;
@@ -155,13 +155,13 @@ test('the whole run is taken back, and then the one before it', async () => {
 });
 
 test('dark colours and double size keep everything readable', async () => {
-  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+  await inColours(page, 'dark');
   for (const at of ['comb', 'decide', 'bring-in']) {
     await goTo(at);
     await page.waitForSelector('h1');
     expect([at, await seriousProblems(page)]).toEqual([at, []]);
   }
-  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
+  await inColours(page, 'light');
   // 200 % zoom of a 1280 pixel window leaves 640 CSS pixels (WCAG 2.2, 1.4.4).
   await page.setViewport({ width: 640, height: 400, deviceScaleFactor: 2 });
   for (const at of ['comb', 'decide', 'prove']) {

@@ -1,5 +1,7 @@
 import { and, desc, eq } from 'drizzle-orm';
 import type { AddPreview } from '@/core/add/incoming';
+import { emptyShell } from '@/core/shell/empty-shell';
+import { identityDoubts, type IdentityDoubt } from '@/core/shell/identity';
 import type { IntakeNote } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
 import { loadBareShell } from '@/store/shell-state-blob';
@@ -22,6 +24,8 @@ export interface PreviewView {
   /** The shell changed since the package was held against it. */
   readonly stale: boolean;
   readonly earlier: EarlierAdding | null;
+  /** Codes of other courses that the package goes by. Its term may well be another one: that is what is copied from. */
+  readonly doubts: readonly IdentityDoubt[];
   /** Top-level and other modules to land in. */
   readonly modules: readonly { readonly ref: string; readonly title: string }[];
 }
@@ -38,6 +42,7 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
     intake: JSON.parse(row.intake) as IntakeNote[],
     preview: JSON.parse(bytes.toString('utf8')) as AddPreview,
     stale: row.versionId !== shell.version.id,
+    doubts: identityDoubts({ code: shell.row.code, title: row.title, term: { title: '', start: null, end: null }, frame: { ...emptyShell.frame, title: row.title } }),
     earlier: earlierAdding(context, shell, row.packageHash),
     modules: loadBareShell(context.blobs, shell.version.stateBlob as Sha256)
       .items.filter((i) => i.placed && i.kind === 'module')

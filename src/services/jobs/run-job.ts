@@ -83,7 +83,7 @@ const jobs: Jobs = {
     const incomingBlob = 'inputs' in from ? saveShell(blobs, incoming) : from.incomingBlob;
     remember(incomingBlob, incoming);
     const previewBlob = blobs.put(JSON.stringify(holdAgainst(shell, incoming)));
-    return good({ incomingBlob, previewBlob, title: incoming.title, packageHash, intake });
+    return good({ incomingBlob, previewBlob, title: [incoming.code, incoming.title].filter((t) => t !== '').join(' '), packageHash, intake });
   },
   async add({ stateBlob, incomingBlob, choice }, blobs, { progress }) {
     const [shell, incoming] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];

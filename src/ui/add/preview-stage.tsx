@@ -14,6 +14,7 @@ import { closeChoice } from '@/core/add/needs';
 import { plural } from '@/core/text/plural';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
 import type { PreviewView } from '@/services/add/preview-view';
+import { IdentityAlarm } from '../bring-in/identity-alarm';
 import { IntakeReport } from '../bring-in/intake-report';
 import { JobProgress } from '../jobs/job-progress';
 import { FilterChip } from '../marks/filter-chip';
@@ -38,7 +39,11 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
   const [dating, setDating] = useState<Dating>('keep');
   const rows = useMemo(() => treeRows(preview, shown), [preview, shown]);
   const choice = useMemo(() => closeChoice(preview, chosen), [preview, chosen]);
-  const adding = useJob(() => router.push(`/shells/${id}/carry-out`));
+  const adding = useJob(() => {
+    router.push(`/shells/${id}/carry-out`);
+    // The frame around the page counts anew.
+    router.refresh();
+  });
   const again = useJob(() => router.refresh());
   const busy = [adding, again].some((j) => j.view?.state === 'waiting' || j.view?.state === 'running' || (j === adding && j.view?.state === 'done'));
   const drop = async () => {
@@ -56,6 +61,11 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           <p className="soft" style={{ margin: '2px 0 0' }}>
             “{view.packageName}”{view.title && `, ${view.title},`} held against {code || 'this shell'}. Nothing has been changed yet. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
           </p>
+          {view.doubts.length > 0 && (
+            <IdentityAlarm question="Is this the right package?">
+              It goes by {view.doubts.map((d) => `“${d.says}”`).join(', ')}, and this shell is {code}.
+            </IdentityAlarm>
+          )}
           {view.earlier && (
             <Alert severity="warning" role="alert" sx={{ mt: 1 }}>
               {view.earlier.runId === null ? 'This shell was read from this very package.' : `This very package was added on ${spellDate(view.earlier.at.slice(0, 10) as LocalDate)}.`} Only what is new can be added from it.{' '}

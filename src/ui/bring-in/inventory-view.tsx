@@ -1,10 +1,10 @@
-import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
 import type { IntakeNote } from '@/core/shell/result';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { spellDate } from '@/core/time/local-date';
+import { IdentityAlarm } from './identity-alarm';
 import { IntakeReport } from './intake-report';
 import { kindNames } from './kind-names';
 import styles from './inventory.module.css';
@@ -44,16 +44,9 @@ export function InventoryView({
   return (
     <div className={styles.page}>
       {inventory.doubts.length > 0 && (
-        <Alert severity="error" variant="filled" role="alert" data-testid="doubts">
-          <strong>Is this the right shell?</strong>{' '}
-          {inventory.doubts
-            .map(
-              (d) =>
-                `The title of the package says “${d.says}”, and the shell ${d.what === 'term' ? 'is for' : 'is'} ${d.is}.`,
-            )
-            .join(' ')}{' '}
-          Working in the wrong shell is the costliest mistake: make sure before you go on.
-        </Alert>
+        <IdentityAlarm question="Is this the right shell?">
+          {inventory.doubts.map((d) => `The title of the package says “${d.says}”, and the shell ${d.what === 'term' ? 'is for' : 'is'} ${d.is}.`).join(' ')} Working in the wrong shell is the costliest mistake: make sure before you go on.
+        </IdentityAlarm>
       )}
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1, minWidth: 300 }}>
