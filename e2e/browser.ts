@@ -124,9 +124,8 @@ export async function clickText(page: Page, selector: string, words: string): Pr
   const element = found as unknown as ElementHandle<HTMLElement>;
   // A page that has just come in may still move: a click aims at where the element stood when it was looked for.
   await element.evaluate(async (e) => {
-    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
     for (let still = 0, before = ''; still < 3; ) {
-      await frame();
+      await new Promise((resolve) => requestAnimationFrame(resolve));
       const { x, y, width, height } = e.getBoundingClientRect();
       const now = `${x} ${y} ${width} ${height}`;
       still = now === before ? still + 1 : 0;
