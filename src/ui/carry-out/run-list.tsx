@@ -9,6 +9,7 @@ import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { actionTitles } from '../rehearse/step-table';
+import { sayRun } from './say-run';
 import styles from '../rehearse/rehearse.module.css';
 
 export interface RunView {
@@ -46,17 +47,12 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
       </div>
     );
   const last = runs[0]!;
-  const { removed } = last.summary;
   return (
     <div className={styles.page}>
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
           <h1>
-            {last.state === 'undone'
-              ? 'The last run was taken back: all is as before'
-              : last.summary.added
-                ? `Done: ${plural(last.summary.added.item, 'item')}, ${plural(last.summary.added.file, 'file')} and ${plural(last.summary.added.event, 'event')} were added`
-                : `Done: ${plural(removed.items, 'item')}, ${plural(removed.files, 'file')} and ${plural(removed.events, 'event')} are gone`}
+            {last.state === 'undone' ? 'The last run was taken back: all is as before' : sayRun(last.summary)}
           </h1>
           <p className="soft number" style={{ margin: '4px 0 0' }}>
             {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked, {plural(last.summary.relinked, 'link')} led elsewhere.

@@ -76,11 +76,13 @@ function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedVi
   const nothing = sealed.results.filter((r) => r.outcome === 'nothing' && r.step.action !== 'relink');
   const done = sealed.results.filter((r) => r.outcome === 'done');
   const { removed } = sealed;
-  const gone = removed.items + removed.files + removed.events + removed.gradeCategories + removed.gradeColumns + removed.banks;
+  const setup = removed.gradeCategories + removed.gradeColumns + removed.banks;
+  const gone = removed.items + removed.files + removed.events + setup;
   const figures: readonly (readonly [number | string, string, string])[] = [
     [removed.items, 'items go', '#steps'],
     [removed.files, 'files go', '#steps'],
     [removed.events, 'events go', '#steps'],
+    ...(setup > 0 ? [[setup, 'of the grade setup and banks go', '#steps'] as const] : []),
     [sealed.relinked, 'links led elsewhere', '#steps'],
     [sealed.broken.length, 'links would break', '#breaks'],
     [sealed.closed.length, 'findings close', '#findings'],

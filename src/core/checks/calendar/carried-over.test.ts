@@ -1,29 +1,10 @@
 import type { CourseEvent } from '@/core/shell/model';
-import { eventRef } from '@/core/shell/refs';
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
+import { event } from '../__tests__/make-event';
 import { carriedOver } from './carried-over';
 
-const event = (ref: string, title: string, start: string, over: Partial<CourseEvent> = {}): CourseEvent => ({
-  ref: eventRef(ref),
-  uid: ref.split('#')[0]!,
-  recurrenceId: null,
-  title,
-  start: start as LocalDateTime,
-  end: start as LocalDateTime,
-  allDay: false,
-  recurrence: null,
-  occurrences: [start as LocalDateTime],
-  location: '',
-  links: [],
-  description: '',
-  created: null,
-  stamped: null,
-  modified: null,
-  source: '',
-  ...over,
-});
 const made = (day: string) => `${day}T08:00:00` as LocalDateTime;
 const holding = (events: CourseEvent[], previousEvents: CourseEvent[] | null = null) => () => ({ events, previousEvents });
 

@@ -1,0 +1,55 @@
+import type { Page } from 'puppeteer-core';
+import { bringIn, clickText, startStage, waitForText, type Stage } from './browser';
+import { seriousProblems, watchPage } from './watch-page';
+
+let stage: Stage;
+let page: Page;
+let complaints: string[];
+let id = '';
+beforeAll(async () => {
+  stage = await startStage();
+  page = await stage.open('/bring-in');
+  complaints = watchPage(page);
+});
+afterAll(() => stage.close());
+
+test('eight empty grade categories are gone in at most three clicks from the Comb stage', async () => {
+  id = await bringIn(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' }, { code: 'GEO 130', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', asOf: '2027-01-04' });
+  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await clickText(page, 'button', 'Comb GEO 130');
+  await waitForText(page, 'empty grade categories');
+  expect(await seriousProblems(page)).toEqual([]);
+  let clicks = 0;
+  const click = async (selector: string, words: string) => {
+    clicks += 1;
+    await clickText(page, selector, words);
+  };
+  // Empty and without weight: nothing is lost, so the batch may be taken without a look.
+  await click('button', 'Delete 8');
+  await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent === '8');
+  await click('header a', '8');
+  await waitForText(page, '8 things would go, and no link would break');
+  await waitForText(page, '8 of the grade setup and banks go');
+  await click('button', 'Carry out 8');
+  await waitForText(page, 'Done: 8 grade categories are gone');
+  expect(clicks).toBeLessThanOrEqual(3);
+});
+
+test('the evidence of a category and of a bank can be looked at', async () => {
+  await page.goto(`${stage.address}/shells/${id}/decide?family=orphan`, { waitUntil: 'load' });
+  await waitForText(page, 'No quiz draws on the question bank “converted-bank-1”');
+  expect(await seriousProblems(page)).toEqual([]);
+  await clickText(page, '[role=option]', 'No quiz draws on');
+  await waitForText(page, 'Quizzes that draw on it');
+  await waitForText(page, '4 questions');
+});
+
+test('the grade setup goes out without them', async () => {
+  const rows = await page.evaluate(async (shell) => new Uint8Array(await (await fetch(`/api/shells/${shell}/export?what=grades`)).arrayBuffer()).length, id);
+  expect(rows).toBeGreaterThan(200);
+  await page.goto(`${stage.address}/shells/${id}/bring-in`, { waitUntil: 'load' });
+  await clickText(page, 'a', '24');
+  await waitForText(page, 'Your map');
+  expect(await page.evaluate(() => document.body.innerText.includes('Weighted total'))).toBe(false);
+  expect(complaints).toEqual([]);
+});
