@@ -107,6 +107,17 @@ describe('guards', () => {
     expect(run.results.every((r) => r.outcome === 'blocked')).toBe(true);
     expect(run.edits).toEqual([]);
   });
+  test('an activity takes its empty grade column along, by reference or by title; one with results stays', () => {
+    const c = new ShellComposer();
+    c.assignment('Lab 1', 'x', 10, { ref: 'a' });
+    c.assignment('Lab 2', 'y', 10, { ref: 'b', gradeColumn: 'c2' });
+    c.assignment('Lab 3', 'z', 10, { ref: 'd' });
+    const column = (ref: string, title: string, results: number | null) => ({ ref, title, category: null, points: 10, results, extra: {} });
+    const shell = { ...c.shell(), gradeColumns: [column('c1', 'lab 1', 0), column('c2', 'Second', 0), column('c3', 'Lab 3', 4), column('c4', 'Other', 0)] as unknown as Shell['gradeColumns'] };
+    const run = runPlan(shell, [hand('delete', ['a', 'b', 'd'])]);
+    expect(run.after.gradeColumns.map((k) => k.ref)).toEqual(['c3', 'c4']);
+    expect(run.removed).toMatchObject({ items: 3, gradeColumns: 2 });
+  });
   test('a category with columns stays, one without goes', () => {
     const shell = { ...base(), gradeCategories: [{ ref: 'k1', title: 'Labs', weight: null }, { ref: 'k2', title: 'Old', weight: 0 }] as unknown as Shell['gradeCategories'], gradeColumns: [{ ref: 'c1', title: 'Lab 1', category: 'k1', points: 5, results: 2 }] as unknown as Shell['gradeColumns'] };
     expect(outcomes(runPlan(shell, [hand('delete', ['k1', 'k2', 'c1'])]))).toEqual([

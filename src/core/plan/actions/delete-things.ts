@@ -1,5 +1,6 @@
 import { contentNode, fileNode, filesByContent, linkGraphOf, type Edge, type NodeKey } from '@/core/links/graph';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
+import { activitiesByColumn } from '@/core/shell/grade-links';
 import { outlineOf } from '@/core/shell/outline';
 import { outsideRef, type ContentId, type FilePath, type ItemRef } from '@/core/shell/refs';
 import { applyEdits, removal, replacements, type Edit } from '../edits';
@@ -202,13 +203,14 @@ function editsFor(shell: Shell, refs: RefIndex, going: Going): Edit[] {
   };
   const goingEvents = new Set(shell.events.filter((e) => going.targets.has(e.ref) && refs.typeOf(e.ref) === 'event' && e.recurrenceId === null).map((e) => e.uid));
   const left = leftOutside(shell, going);
+  const activities = activitiesByColumn(shell);
   take([
     removal(now, 'items', (i) => going.items.has(i.ref)),
     removal(now, 'homePages', (h) => going.targets.has(h.ref)),
     removal(now, 'banks', (b) => going.targets.has(b.ref)),
     removal(now, 'groups', (g) => going.targets.has(g.ref)),
     removal(now, 'gradeCategories', (c) => going.targets.has(c.ref)),
-    removal(now, 'gradeColumns', (c) => going.targets.has(c.ref) || losesItsOnlyItem(shell, c.ref, c.results, going)),
+    removal(now, 'gradeColumns', (c) => going.targets.has(c.ref) || losesItsActivities(activities.get(c.ref) ?? [], c.results, going)),
     removal(now, 'events', (e) => (going.targets.has(e.ref) && refs.typeOf(e.ref) === 'event') || (e.recurrenceId !== null && goingEvents.has(e.uid))),
     removal(now, 'files', (f) => going.files.has(f.path)),
   ]);
@@ -253,8 +255,6 @@ function leftOutside(shell: Shell, going: Going): Item[] {
   return left;
 }
 
-/** A grade column goes with its activity only when it is known to have no results. */
-function losesItsOnlyItem(shell: Shell, ref: string, results: number | null, going: Going): boolean {
-  const users = shell.items.filter((i) => i.gradeColumn === ref);
-  return results === 0 && users.length > 0 && users.every((i) => going.items.has(i.ref));
-}
+/** A grade column goes with its activities only when it is known to have no results. */
+const losesItsActivities = (activities: readonly Item[], results: number | null, going: Going): boolean =>
+  results === 0 && activities.length > 0 && activities.every((i) => going.items.has(i.ref));
