@@ -1,6 +1,7 @@
 import { carriedOver } from './calendar/carried-over';
 import { outsideTerm } from './calendar/outside-term';
 import type { CheckRecord } from './check';
+import { duplicateEvent } from './duplicate/event';
 import { repeatedImport } from './duplicate/repeated-import';
 import { sameContent } from './duplicate/same-content';
 import { sameFile } from './duplicate/same-file';
@@ -16,6 +17,7 @@ import { hiddenItem } from './visibility/hidden-item';
 export const allChecks = [
   carriedOver,
   outsideTerm,
+  duplicateEvent,
   repeatedImport,
   sameContent,
   sameFile,
