@@ -2,6 +2,7 @@ import { carriedOver } from './calendar/carried-over';
 import { outsideTerm } from './calendar/outside-term';
 import type { CheckRecord } from './check';
 import { duplicateEvent } from './duplicate/event';
+import { duplicateLink } from './duplicate/link';
 import { repeatedImport } from './duplicate/repeated-import';
 import { sameContent } from './duplicate/same-content';
 import { sameFile } from './duplicate/same-file';
@@ -18,6 +19,7 @@ export const allChecks = [
   carriedOver,
   outsideTerm,
   duplicateEvent,
+  duplicateLink,
   repeatedImport,
   sameContent,
   sameFile,
