@@ -31,8 +31,8 @@ export const duplicateLink = defineCheck({
     for (const item of shell.items) {
       const address = item.kind === 'web-link' && item.placed && item.content ? targets.get(item.content) : null;
       if (!address) continue;
-      const module = facts.outline.ancestors(item)[0]?.ref ?? '';
-      const key = `${module} ${webAddressKey(address)}`;
+      const top = facts.outline.ancestors(item)[0]?.ref ?? '';
+      const key = `${top} ${webAddressKey(address)}`;
       const group = groups.get(key);
       if (group) group.items.push(item);
       else groups.set(key, { items: [item], address });
