@@ -32,7 +32,7 @@ test('a package of another course and term is doubted out loud', async () => {
   await inColours(page, 'light');
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, 'a', '32');
-  await waitForText(page, 'Weighted total');
+  await waitForText(page, 'Sum of everything');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
 });
 

@@ -50,6 +50,6 @@ test('the grade setup goes out without them', async () => {
   await page.goto(`${stage.address}/shells/${id}/bring-in`, { waitUntil: 'load' });
   await clickText(page, 'a', '24');
   await waitForText(page, 'Your map');
-  expect(await page.evaluate(() => document.body.innerText.includes('Weighted total'))).toBe(false);
+  expect(await page.evaluate(() => document.body.innerText.includes('Sum of everything'))).toBe(false);
   expect(complaints).toEqual([]);
 });

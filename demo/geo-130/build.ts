@@ -53,7 +53,7 @@ export function buildGeo130(): ShellComposer {
 /** The roster of GEO 130: of eleven grade categories that the converter made, eight are empty. */
 export function geo130Roster(): Readonly<Record<string, string>> {
   const category = (id: string, title: string, weight = '') => `${id},active,2026-12-01T08:00:00.000Z,${title},${weight}`;
-  const empty = ['Imported', 'Imported (2)', 'Uncategorised', 'Board posts', 'Total points', 'Weighted total', 'Surveys', 'Blogs'];
+  const empty = ['Imported', 'Imported (2)', 'Uncategorised', 'Board posts', 'Total points', 'Sum of everything', 'Surveys', 'Blogs'];
   return {
     'manifest.csv': 'propertyName,value\nmanifest.version,1.0\noneroster.version,1.2\nfile.academicSessions,bulk\nfile.categories,bulk\nfile.classes,bulk\nfile.courses,bulk\nfile.enrollments,bulk\nfile.lineItems,bulk\n',
     'academicSessions.csv': `sourcedId,status,dateLastModified,title,type,startDate,endDate,parentSourcedId,schoolYear\nyear-2026,active,,2026-27,schoolYear,2026-07-01,2027-06-30,,2027\nterm-s27,active,,${term.title},term,${term.start},${term.end},year-2026,2027\nterm-a25,active,,${previousTerm.title},term,${previousTerm.start},${previousTerm.end},,2026\n`,

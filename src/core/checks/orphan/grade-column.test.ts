@@ -14,7 +14,7 @@ const build = (columns: Shell['gradeColumns'], more: (c: ShellComposer) => void 
 checkCases(gradeColumn as unknown as CheckRecord, {
   fires: [
     { name: 'nothing belongs to it', build: build([column('a', 'Blogs')]), subjects: [['a']], expect: ([f]) => expect(f!.remedy).toMatchObject({ kind: 'judgement', targets: ['a'] }) },
-    { name: 'a total of a former system says so', build: build([column('a', 'Weighted total')]), subjects: [['a']], expect: ([f]) => expect(f!.evidence.at(-1)?.value).toContain('former system') },
+    { name: 'a total of a former system says so', build: build([column('a', 'Sum of everything')]), subjects: [['a']], expect: ([f]) => expect(f!.evidence.at(-1)?.value).toContain('former system') },
     { name: 'a page of its title is no activity', build: build([column('a', 'Lab 1')], (c) => void c.page('Lab 1', '<p>x</p>')), subjects: [['a']] },
     { name: 'the activity of its title names another column', build: build([column('a', 'Lab 1'), column('b', 'Labs')], (c) => void c.assignment('Lab 1', 'x', 10, { gradeColumn: 'b' })), subjects: [['a']] },
     { name: 'two columns of one title: a title alone decides for neither', build: build([column('a', 'Lab 1'), column('b', 'Lab 1')], (c) => void c.assignment('Lab 1', 'x', 10)), subjects: [['a'], ['b']] },

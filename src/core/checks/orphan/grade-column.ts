@@ -16,7 +16,7 @@ export const gradeColumn = defineCheck({
   page: {
     means: 'No assignment, quiz or discussion belongs to a grade column, and it has no results.',
     why: 'Students see a column that stays empty and ask what they missed; a total that a former system computed counts twice or not at all.',
-    example: '“Weighted total” came along from the former system; the gradebook here computes its own.',
+    example: '“Sum of everything” came along from the former system; the gradebook here computes its own.',
     remedy: 'Deletes the column. Whether something will still be marked in it only the teacher knows.',
     notWhen: 'Its title names work that is marked by hand (handMarked in the house rules), it has results, or nobody knows whether it has any.',
   },
