@@ -60,6 +60,8 @@ try {
     say('');
     say(`Cost grows with the exponent ${exponent(large).toFixed(2)} from ${large[0]!.size.toLocaleString('en-GB')} to ${large.at(-1)!.size.toLocaleString('en-GB')} items. A nearly empty shell takes ${ms(emptyAudit.ms)} and ${Math.round(emptyAudit.peakMb)} MB.`);
   }
+  say('');
+  say('A package of one gigabyte with 20,000 files: [performance-large.md](performance-large.md).');
   mkdirSync('docs', { recursive: true });
   if (!sizes.length) writeFileSync('docs/performance.md', `${lines.join('\n')}\n`);
 } finally {
