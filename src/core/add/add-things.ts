@@ -38,6 +38,9 @@ class Adder {
   readonly things: ReadonlyMap<string, IncomingThing>;
   readonly taken: ReadonlySet<IncomingKey>;
   readonly contents: ReadonlyMap<ContentId, Content>;
+  /** Paths of the package that are files of their own, and those of them that come along. */
+  readonly filePaths: ReadonlySet<FilePath>;
+  readonly takenPaths: ReadonlySet<FilePath>;
   readonly newContent = new Map<ContentId, ContentId>();
   readonly newPath = new Map<FilePath, FilePath>();
   readonly newRef = new Map<ItemRef, ItemRef>();
@@ -53,10 +56,16 @@ class Adder {
     this.things = new Map(preview.things.map((t) => [t.key, t]));
     this.taken = closeChoice(preview, choice.chosen.filter((k): k is IncomingKey => this.things.has(k))).taken;
     this.contents = new Map(incoming.contents.map((c) => [c.id, c]));
+    this.filePaths = new Set(incoming.files.map((f) => f.path));
+    this.takenPaths = new Set(incoming.files.filter((f) => this.has('file', f.path)).map((f) => f.path));
   }
 
   has(type: IncomingType, ref: string): boolean {
     return this.taken.has(incomingKey(type, ref));
+  }
+  /** A path of a taken resource that is copied: a file of its own only where that is taken. */
+  comes(path: FilePath): boolean {
+    return this.takenPaths.has(path) || !this.filePaths.has(path);
   }
   counterpart(type: IncomingType, ref: string): string | null {
     return this.things.get(incomingKey(type, ref))?.counterpart?.ref ?? null;
@@ -68,12 +77,12 @@ class Adder {
     const items = incoming.items.filter((i) => this.has('item', i.ref));
     const taken = this.takenContents(items, files);
     this.nameContents(taken);
-    this.namePaths(taken, files);
+    this.namePaths(taken);
     const entries = this.entriesOf(taken);
     const names = new FreshNames([...shell.items.map((i) => i.ref), ...shell.banks.map((b) => b.ref)]);
     for (const item of items) this.newRef.set(item.ref, item.placed || !item.content ? itemRef(names.take(item.ref)) : outsideRef(this.newContent.get(item.content) ?? item.content));
     const addedFiles = files.map((f) => this.file(f));
-    const addedContents = taken.map((c) => this.content(c, new Set(files.map((f) => f.path))));
+    const addedContents = taken.map((c) => this.content(c));
     const eventNames = new FreshNames(shell.events.map((e) => e.ref));
     const events = incoming.events.filter((e) => this.has('event', e.ref)).map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) as EventRef }));
     const categoryNames = new FreshNames(shell.gradeCategories.map((c) => c.ref));
@@ -141,11 +150,9 @@ class Adder {
   }
 
   /** Where every path of the incoming package leads afterwards: to its own copy under a free name, or to what the shell has. */
-  namePaths(taken: readonly Content[], files: readonly ShellFile[]): void {
+  namePaths(taken: readonly Content[]): void {
     const paths = freshPaths([...this.shell.files.map((f) => f.path), ...this.shell.entries.map((e) => e.path)]);
-    const copied = new Set(files.map((f) => f.path));
-    const isFile = new Set(this.incoming.files.map((f) => f.path));
-    for (const content of taken) for (const path of content.files) if ((copied.has(path) || !isFile.has(path)) && !this.newPath.has(path)) this.newPath.set(path, paths.take(path));
+    for (const content of taken) for (const path of content.files) if (this.comes(path) && !this.newPath.has(path)) this.newPath.set(path, paths.take(path));
     for (const file of this.incoming.files) {
       const there = this.counterpart('file', file.path);
       if (!this.newPath.has(file.path) && there !== null) this.newPath.set(file.path, there as FilePath);
@@ -159,21 +166,19 @@ class Adder {
       if (old && goal && !this.newPath.has(old)) this.newPath.set(old, goal);
       if (from && to && !this.newContent.has(from.id)) this.newContent.set(from.id, to.id);
     }
+    const ourFiles = new Map<string, ShellFile>(this.shell.files.map((f) => [f.path, f]));
     for (const file of this.incoming.files) {
-      const there = this.counterpart('file', file.path);
-      const own = there === null ? undefined : this.shell.files.find((f) => f.path === there);
+      const own = ourFiles.get(this.counterpart('file', file.path) ?? '');
       if (own && !this.newContent.has(file.content)) this.newContent.set(file.content, own.content);
     }
   }
 
   entriesOf(taken: readonly Content[]): PackageEntry[] {
     const wanted = new Set(taken.flatMap((c) => c.files));
-    const isFile = new Set<FilePath>(this.incoming.files.map((f) => f.path));
-    return this.incoming.entries.filter((e) => wanted.has(e.path) && !isFile.has(e.path)).map((e) => ({ ...e, path: this.newPath.get(e.path) ?? e.path }));
+    return this.incoming.entries.filter((e) => wanted.has(e.path) && !this.filePaths.has(e.path)).map((e) => ({ ...e, path: this.newPath.get(e.path) ?? e.path }));
   }
 
-  content(content: Content, files: ReadonlySet<FilePath>): Content {
-    const isFile = new Set<FilePath>(this.incoming.files.map((f) => f.path));
+  content(content: Content): Content {
     const path = (p: FilePath) => this.newPath.get(p) ?? p;
     const edges = (linkGraphOf(this.incoming).outgoing.get(contentNode(content.id)) ?? []).filter((e): e is AddressEdge => e.kind === 'address');
     const at = content.textPath;
@@ -181,7 +186,7 @@ class Adder {
       ...content,
       id: this.newContent.get(content.id)!,
       href: content.href === null ? null : path(content.href),
-      files: content.files.filter((p) => !isFile.has(p) || files.has(p)).map(path),
+      files: content.files.filter((p) => this.comes(p)).map(path),
       dependencies: content.dependencies.map((d) => this.newContent.get(d)).filter((d) => d !== undefined),
       textPath: at === null ? null : path(at),
       texts: at === null ? content.texts : content.texts.map((text, i) => this.rewrite(text, at, edges.filter((e) => e.text === i))),

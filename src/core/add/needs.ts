@@ -1,4 +1,5 @@
-import { contentNode, fileNode, linkGraphOf, type NodeKey } from '@/core/links/graph';
+import { contentNode, fileNode, filesByContent, linkGraphOf, type NodeKey } from '@/core/links/graph';
+import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Shell } from '@/core/shell/model';
 import type { ContentId } from '@/core/shell/refs';
 import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, type Need } from './incoming';
@@ -8,9 +9,10 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
   const graph = linkGraphOf(incoming);
   const files = new Set<string>(incoming.files.map((f) => f.path));
   const bankOf = new Map(incoming.banks.filter((b) => b.content).map((b) => [b.content!, b.ref]));
-  const itemsOf = new Map<ContentId, string[]>();
-  for (const item of incoming.items) if (item.content) itemsOf.set(item.content, [...(itemsOf.get(item.content) ?? []), item.ref]);
-  const columns = new Map<string, string | null>(incoming.gradeColumns.map((c) => [c.ref, c.category]));
+  const placeOf = new Map<ContentId, string>();
+  for (const item of incoming.items) if (item.content && !placeOf.has(item.content)) placeOf.set(item.content, item.ref);
+  const owned = filesByContent(incoming);
+  const columns = new Set<string>(incoming.gradeColumns.map((c) => c.ref));
   const needs: Record<string, Need[]> = {};
   const add = (key: IncomingKey, need: Need) => {
     if (need.key === key) return;
@@ -27,7 +29,7 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
         if (bank !== undefined) add(key, { key: incomingKey('bank', bank), why: 'the questions it draws' });
         else if (edge.kind === 'dependency' || (edge.kind === 'address' && edge.attribute !== 'href')) {
           // What is shown inside it or what its resource depends on; a plain link to another page is no need.
-          const place = itemsOf.get(id)?.[0];
+          const place = placeOf.get(id);
           if (place !== undefined) add(key, { key: incomingKey('item', place), why: edge.kind === 'dependency' ? 'what it depends on' : 'shown inside it' });
         }
       }
@@ -38,17 +40,17 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
     if (item.content) fromNode(key, contentNode(item.content));
     if (item.gradeColumn !== null && columns.has(item.gradeColumn)) add(key, { key: incomingKey('gradeColumn', item.gradeColumn), why: 'its grade column' });
   }
+  // A column may belong to an activity by its title alone.
+  for (const [column, activities] of activitiesByColumn(incoming)) for (const item of activities) add(incomingKey('item', item.ref), { key: incomingKey('gradeColumn', column), why: 'its grade column' });
   for (const file of incoming.files) {
     const key = incomingKey('file', file.path);
     fromNode(key, fileNode(file.path));
-    if (incoming.contents.length) for (const edge of graph.outgoing.get(contentNode(file.content)) ?? []) if (edge.kind === 'dependency' && edge.to.startsWith('content:')) dependencyFiles(incoming, edge.to.slice(8), (path) => add(key, { key: incomingKey('file', path), why: 'what it depends on' }));
+    for (const edge of graph.outgoing.get(contentNode(file.content)) ?? [])
+      if (edge.kind === 'dependency')
+        for (const other of owned.get(edge.to.slice('content:'.length) as ContentId) ?? []) add(key, { key: incomingKey('file', other.path), why: 'what it depends on' });
   }
   for (const column of incoming.gradeColumns) if (column.category) add(incomingKey('gradeColumn', column.ref), { key: incomingKey('gradeCategory', column.category), why: 'its grade category' });
   return needs;
-}
-
-function dependencyFiles(incoming: Shell, content: string, each: (path: string) => void): void {
-  for (const file of incoming.files) if (file.content === content) each(file.path);
 }
 
 /** What a choice really takes: the chosen things and, again and again, what they need and the shell does not have. */

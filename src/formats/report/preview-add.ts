@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { incomingTypes, standings, type AddPreview, type Standing } from '@/core/add/incoming';
+import { incomingTypes, standings, standingTitles, type AddPreview } from '@/core/add/incoming';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { plural } from '@/core/text/plural';
@@ -37,9 +37,6 @@ export const previewAddJson = (into: Shell, from: Shell, intake: readonly Intake
   counts: { ...preview.counts },
   things: preview.things.map((t) => ({ type: t.type, ref: t.ref, kind: t.kind, title: t.title, standing: t.standing, counterpart: t.counterpart?.ref ?? null, differences: [...t.differences], proposed: t.proposed, leftOut: t.leftOut })),
 });
-
-/** How a standing is said to people, after a number. */
-export const standingTitles: Readonly<Record<Standing, string>> = { new: 'New', there: 'Already there', differs: 'Differs', doubled: 'Would be doubled' };
 
 export function previewAddText(into: Shell, from: Shell, preview: AddPreview): string {
   const lines = [`${from.title || 'The package'} into ${into.code || into.title || 'the shell'}: ${plural(preview.things.length, 'thing')}`, ''];

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { standings, type IncomingKey, type Standing } from '@/core/add/incoming';
+import { standings, standingTitles, type IncomingKey, type Standing } from '@/core/add/incoming';
 import { closeChoice } from '@/core/add/needs';
 import { plural } from '@/core/text/plural';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
@@ -19,7 +19,6 @@ import { IntakeReport } from '../bring-in/intake-report';
 import { JobProgress } from '../jobs/job-progress';
 import { FilterChip } from '../marks/filter-chip';
 import { send, useJob } from '../jobs/use-job';
-import { standingNames } from './standing-names';
 import { ThingTree } from './thing-tree';
 import { everyStanding, sayChoice, toggle, treeRows } from './tree-model';
 import styles from './add.module.css';
@@ -100,7 +99,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
                   })
                 }
               >
-                {standingNames[s]} <span className="number soft">{preview.counts[s]}</span>
+                {standingTitles[s]} <span className="number soft">{preview.counts[s]}</span>
               </FilterChip>
             ))}
           </div>

@@ -1,11 +1,10 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
-import type { IncomingKey } from '@/core/add/incoming';
+import { standingTitles, type IncomingKey } from '@/core/add/incoming';
 import type { Choice } from '@/core/add/needs';
 import { kindNames } from '../bring-in/kind-names';
 import { ChoiceBox } from '../marks/choice-box';
-import { standingNames } from './standing-names';
 import { tickOf, type TreeRow } from './tree-model';
 import styles from './add.module.css';
 
@@ -94,7 +93,7 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
               </span>
               {standing && (
                 <span className={styles.standing} data-standing={thing.standing}>
-                  {standingNames[thing.standing]}
+                  {standingTitles[thing.standing]}
                 </span>
               )}
             </div>

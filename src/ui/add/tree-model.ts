@@ -17,10 +17,14 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
   const known = new Set(preview.things.map((t) => t.key));
   for (const thing of preview.things) {
     const parent = thing.parent !== null && known.has(thing.parent) ? thing.parent : null;
-    children.set(parent, [...(children.get(parent) ?? []), thing]);
+    const list = children.get(parent);
+    if (list) list.push(thing);
+    else children.set(parent, [thing]);
   }
   const below = (thing: IncomingThing): IncomingKey[] => [thing.key, ...(children.get(thing.key) ?? []).flatMap(below)];
   const wanted = (thing: IncomingThing): boolean => shown.has(thing.standing) || (children.get(thing.key) ?? []).some(wanted);
+  const standing = new Map(preview.things.map((t) => [t.key, t.standing]));
+  const isShown = (key: IncomingKey) => shown.has(standing.get(key)!);
   const rows: TreeRow[] = [];
   for (const section of sectionTitles) {
     const top = (children.get(null) ?? []).filter((t) => section.types.includes(t.type));
@@ -30,8 +34,6 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
       visible.push({ row: 'thing', key: thing.key, thing, depth, below: below(thing).filter((k) => k === thing.key || isShown(k)) });
       for (const child of children.get(thing.key) ?? []) visit(child, depth + 1);
     };
-    const standing = new Map(preview.things.map((t) => [t.key, t.standing]));
-    const isShown = (key: IncomingKey) => shown.has(standing.get(key)!);
     for (const thing of top) visit(thing, 1);
     if (visible.length) rows.push({ row: 'section', key: `section ${section.title}`, title: section.title, things: visible.flatMap((v) => (v.row === 'thing' && isShown(v.thing.key) ? [v.thing.key] : [])) }, ...visible);
   }

@@ -95,6 +95,14 @@ test('what a choice needs comes along and says why; what is there is used as it 
   expect([...rating.taken].sort()).toEqual(['file pictures/map.png', 'file style/look.css', 'gradeCategory cat-1', 'gradeColumn col-1', 'item rating']);
 });
 
+test('a grade column comes along with the activity that has its title', () => {
+  const c = new ShellComposer({ ref: shellRef('labs'), title: 'Labs' });
+  c.assignment('Lab 1', '<p>Measure.</p>', 10, { ref: 'lab' });
+  const incoming: Shell = { ...c.shell(), gradeCategories: [category('k', 'Labs')], gradeColumns: [{ ref: gradeColumnRef('c'), title: 'lab 1', category: gradeCategoryRef('k'), points: 10, results: 3, extra: {} }] };
+  const preview = holdAgainst(evening(), incoming);
+  expect([...closeChoice(preview, [incomingKey('item', 'lab')]).taken].sort()).toEqual(['gradeCategory k', 'gradeColumn c', 'item lab']);
+});
+
 test('the proposal lands in the matching modules, under free names, with links led where they belong', () => {
   const [shell, incoming] = [evening(), day()];
   const made = addThings(shell, incoming, holdAgainst(shell, incoming), choice(proposed(shell, incoming)));
