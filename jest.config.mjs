@@ -1,6 +1,8 @@
 /** Unit and service tests; journeys through the interface live in e2e/. */
 const config = {
   testEnvironment: 'node',
+  // All cores: by default one is left free, which on two cores means one test file after the other.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {

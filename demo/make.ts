@@ -8,6 +8,7 @@ import { buildGeo130, geo130Roster } from './geo-130/build';
 import { buildHyd214 } from './hyd-214/build';
 import { autumnCalendar, springCalendar } from './hyd-214/calendar';
 import { buildHyd214E } from './hyd-214-e/build';
+import { buildLib101, lib101Calendar, lib101Roster } from './lib-101/build';
 import { writeZip } from '@/formats/archive/write-zip';
 import { buildTemplate } from './template/build';
 
@@ -54,6 +55,15 @@ const report = (name: string, composer: ShellComposer) => console.log(`${name}: 
   writeFileSync(join(dir, 'status.csv'), told(composer.shell()));
   await writeZip(join(dir, 'roster.zip'), geo130Roster());
   report('GEO 130', composer);
+}
+{
+  const dir = folder('lib-101');
+  const composer = buildLib101();
+  await writeCartridge(withoutStatus(composer.shell()), composer.source, join(dir, 'LIB-101.imscc'));
+  writeFileSync(join(dir, 'status.csv'), told(composer.shell()));
+  writeFileSync(join(dir, 'events.ics'), lib101Calendar());
+  await writeZip(join(dir, 'roster.zip'), lib101Roster());
+  report('LIB 101', composer);
 }
 {
   const composer = buildTemplate();

@@ -137,7 +137,7 @@ export const weeks: readonly Week[] = [
     lab: ['Name twenty', 'Name the twenty animals in your set to family. For each, write the one mark that decided.'],
     talk: ['Pairs that are easily taken for each other', '<p>Choose two families that fooled you. Which mark settles it, and can it be seen on the bank?</p>'],
     quiz: [['One claw and side gills', ['stonefly', 'mayfly'], 1], ['For our index, name to', ['family', 'species'], 0]],
-    links: [['Interactive family key', `${keys}families`], ['Plates of caddis cases', `${keys}caddis`]],
+    links: [['Find the family, step by step', `${keys}families`], ['Plates of caddis cases', `${keys}caddis`]],
     site: 'Laboratory 2',
   },
   {

@@ -46,17 +46,21 @@ const course = (name = 'course.imscc') =>
 describe('audit', () => {
   test('JSON keeps to its schema, and is the same bytes twice without the timing', async () => {
     const path = await course();
-    const first = await run('audit', path, '--format', 'json', '--as-of', '2027-01-04', '--no-timing');
-    const second = await run('audit', path, '--format', 'json', '--as-of', '2027-01-04', '--no-timing');
+    const term = ['--term-start', '2027-01-11', '--term-end', '2027-05-07'];
+    const first = await run('audit', path, '--format', 'json', '--as-of', '2027-01-04', '--no-timing', ...term);
+    const second = await run('audit', path, '--format', 'json', '--as-of', '2027-01-04', '--no-timing', ...term);
     expect(first.code).toBe(0);
     expect(second.out).toBe(first.out);
     const audit = auditSchema.parse(JSON.parse(first.out));
     expect(audit.timing).toBeUndefined();
-    expect(audit.findings.map((f) => [f.check, f.subjects[0]?.ref])).toEqual([['orphan.unused-file', 'left.bin']]);
+    expect(audit.findings.map((f) => [f.check, f.subjects[0]?.ref])).toEqual([
+      ['orphan.unused-file', 'left.bin'],
+      ['readiness.no-syllabus', 'man1'],
+    ]);
     expect(auditSchema.parse(JSON.parse((await run('audit', path, '--format', 'json')).out)).timing).toEqual({ readMs: expect.any(Number), auditMs: expect.any(Number) });
   });
   test.each([
-    ['text', /1 finding/],
+    ['text', /3 findings/],
     ['csv', /^id,check,/],
     ['html', /^<!doctype html>/i],
   ])('%s', async (format, looks) => {
@@ -93,7 +97,8 @@ describe('audit', () => {
     expect([code, err]).toEqual([2, expect.stringContaining('“2027-02-30” is no day')]);
   });
   test('--fail-on fix-first is 0 where nothing is that urgent, 1 where something is', async () => {
-    expect((await run('audit', await course(), '--fail-on', 'fix-first')).code).toBe(0);
+    const term = ['--term-start', '2027-01-11', '--term-end', '2027-05-07'];
+    expect((await run('audit', await course(), '--fail-on', 'fix-first', ...term)).code).toBe(0);
     const rules = join(folder, 'strict.json');
     writeFileSync(rules, JSON.stringify({ checks: { 'orphan.unused-file': { urgency: 'fix-first' } } }));
     expect((await run('audit', await course(), '--fail-on', 'fix-first', '--house-rules', rules)).code).toBe(1);

@@ -42,6 +42,8 @@ export const audits = sqliteTable(
     versionId: text('version_id').notNull().references(() => versions.id, { onDelete: 'cascade' }),
     audit: text('audit').notNull(),
     milliseconds: integer('milliseconds').notNull(),
+    /** Fingerprint of the house rules that it was made by. */
+    rulesKey: text('rules_key').notNull().default(''),
     combedAt: text('combed_at').notNull(),
   },
   (t) => [index('audits_by_version').on(t.versionId)],
@@ -130,6 +132,13 @@ export const ledger = sqliteTable(
   },
   (t) => [index('ledger_by_run').on(t.runId)],
 );
+
+/** The house rules in use: one set, as JSON of what was set by hand. */
+export const houseRules = sqliteTable('house_rules', {
+  id: text('id').primaryKey(),
+  rules: text('rules').notNull(),
+  changedAt: text('changed_at').notNull(),
+});
 
 /** What a column of a status sheet means, under the name that a campus system gives it; empty where it is left alone. */
 export const sheetColumns = sqliteTable('sheet_columns', {

@@ -1,6 +1,6 @@
 import { fingerprint } from '@/core/shell/digest';
-import type { CheckRecord } from './check';
-import { urgencies, type CheckId, type Family, type Finding, type Urgency } from './finding';
+import { word, type CheckRecord } from './check';
+import { urgencies, type CheckId, type Family, type Finding, type RemedyAction, type Urgency } from './finding';
 
 /** Findings that one decision fits. */
 export interface Batch {
@@ -16,7 +16,10 @@ export interface Batch {
   readonly proof: string;
   /** How many things the proposed remedies would touch; 0 where a person must choose. */
   readonly touches: number;
-  readonly action: 'delete' | 're-date' | null;
+  /** What the proposed remedies do; null where a person must choose. */
+  readonly action: RemedyAction | null;
+  /** The one question that only the owner can answer, in words; null where the evidence decides. */
+  readonly question: string | null;
   /** False where the evidence has to be opened first. */
   readonly safe: boolean;
 }
@@ -44,7 +47,7 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
   const check = checks.find((c) => c.id === first.check);
   const things = new Set(group.flatMap((f) => f.subjects.filter((s) => s.ref !== f.keep).map((s) => s.ref)));
   const targets = new Set(group.flatMap((f) => f.remedy?.targets ?? []));
-  const action = first.remedy?.action === 'delete' || first.remedy?.action === 're-date' ? first.remedy.action : null;
+  const action = group.find((f) => f.remedy)?.remedy?.action ?? null;
   return {
     id: fingerprint('batch', key),
     check: first.check,
@@ -56,6 +59,7 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
     proof: proofOf(group),
     touches: targets.size,
     action,
+    question: check?.question ? word(check.question, { count: things.size, things: check.things[things.size === 1 ? 0 : 1] }) : null,
     safe: group.every((f) => f.remedy === null || f.remedy.kind === 'safe'),
   };
 }

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import type { Facts } from './facts';
 import type { SharedRules } from './shared-rules';
-import type { CheckId, Evidence, Finding, Remedy, RemedyKind, Urgency } from './finding';
+import type { CheckId, Evidence, Remedy, RemedyKind, SubjectRef, Urgency } from './finding';
 
 /** The named holes of a message: `"{count} files"` has the hole `count`. */
 export type Holes<T extends string> = T extends `${string}{${infer Name}}${infer Rest}` ? Name | Holes<Rest> : never;
@@ -16,16 +16,18 @@ export interface RawFinding<Messages extends Record<string, string>> {
   readonly evidence: readonly Evidence[];
   readonly remedy: Remedy | null;
   readonly confidence?: number;
+  /** Tells apart two findings of this check about the same subjects; part of the finding's id. */
+  readonly about?: string;
   /** Groups findings that one decision fits; default: all findings of the check. */
   readonly batch?: string;
-  /** Refs whose own findings this one settles: a finding about nothing else is covered by it. */
-  readonly covers?: readonly string[];
+  /** What this finding settles: a finding of these checks (all of them where none is named) about nothing but these refs is covered by it. */
+  readonly covers?: readonly Cover[];
   /** Refs of what stays; a covered finding may name them beside what it is about. */
   readonly keeps?: readonly string[];
 }
-export interface SubjectRef {
-  readonly type: Finding['subjects'][number]['type'];
-  readonly ref: string;
+export interface Cover {
+  readonly refs: readonly string[];
+  readonly checks?: readonly CheckId[];
 }
 export type MessageOf<Messages extends Record<string, string>> = {
   [K in keyof Messages & string]: { readonly id: K; readonly params: Readonly<Record<Holes<Messages[K]>, string | number>> };
@@ -55,6 +57,8 @@ export interface CheckRecord<
   readonly messages: Messages;
   /** Words for a batch: what its things are, one and many, said after the count. */
   readonly things: readonly [one: string, many: string];
+  /** Where only the owner can know: the question that one answer decides for a whole batch, with the holes {count} and {things}. */
+  readonly question?: string;
   readonly page: CheckPage;
   /** A reason why the check says nothing about this shell, or null where it applies. */
   notApplicable(shell: Shell): string | null;

@@ -23,6 +23,12 @@ export const urgencyTitles: Readonly<Record<Urgency, string>> = {
 /** `family.name`, for example `duplicate.same-file`. */
 export type CheckId = `${Family}.${string}`;
 
+/** A subject before it is named. */
+export interface SubjectRef {
+  readonly type: SubjectType;
+  readonly ref: string;
+}
+
 export interface Subject {
   readonly type: SubjectType;
   readonly ref: string;
@@ -38,14 +44,38 @@ export interface Evidence {
   readonly where?: string;
 }
 
-export type RemedyAction = 'delete' | 'hide' | 'show' | 'move' | 'relink' | 're-date';
+export const remedyActions = [
+  'delete', 'hide', 'show', 'move', 'place', 'lift-out', 'sort', 'rename', 'merge', 'relink', 'unlink', 're-date', 'end-recurrence',
+  'exclude-occurrence', 'drop-requirement', 'set-category', 'file-access',
+] as const; // prettier-ignore
+export type RemedyAction = (typeof remedyActions)[number];
 export type RemedyKind = 'safe' | 'judgement';
 
 export interface RemedyParams {
   /** For a deletion: where links to what goes shall lead, ref to ref. */
   readonly relink?: Readonly<Record<string, string>>;
-  /** For re-dating: the new dates by item. */
-  readonly dates?: Readonly<Record<string, { opens?: string; closes?: string; due?: string }>>;
+  /** For re-dating: the new dates by item or event. */
+  readonly dates?: Readonly<Record<string, { opens?: string; closes?: string; due?: string; start?: string }>>;
+  /** For a move or a placing: the module to stand in (null: the top level) by item. */
+  readonly places?: Readonly<Record<string, string | null>>;
+  /** For a merge: what each target becomes a part of. */
+  readonly with?: Readonly<Record<string, string>>;
+  readonly titles?: Readonly<Record<string, string>>;
+  /** For addresses in the targets' texts, as they are written: the ref or path that each shall lead to. */
+  readonly addresses?: Readonly<Record<string, string>>;
+  /** For an unlink: addresses as they are written. */
+  readonly drop?: readonly string[];
+  /** For the end of a series: the last day. */
+  readonly until?: string;
+  /** For dates taken out of a series, by event. */
+  readonly occurrences?: Readonly<Record<string, readonly string[]>>;
+  /** For a requirement dropped: what each target shall no longer require. */
+  readonly requirements?: Readonly<Record<string, readonly string[]>>;
+  /** For grade columns: the category of each. */
+  readonly categories?: Readonly<Record<string, string>>;
+  readonly readers?: 'all' | 'staff';
+  /** For questions of a quiz or bank: their idents. Two questions may share one, so each stands as often as it goes. */
+  readonly questions?: readonly string[];
 }
 
 export interface Remedy {

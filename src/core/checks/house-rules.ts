@@ -1,3 +1,4 @@
+import { distance } from 'fastest-levenshtein';
 import { z } from 'zod';
 import type { CheckRecord } from './check';
 import { sharedRules, type SharedRules } from './shared-rules';
@@ -38,18 +39,17 @@ export const defaultHouseRules = (checks: readonly CheckRecord[]): HouseRules =>
 
 /** The known word with the smallest edit distance (Levenshtein 1966). */
 export function nearest(word: string, known: readonly string[]): string {
-  const distance = (a: string, b: string): number => {
-    let row = Array.from({ length: b.length + 1 }, (_, i) => i);
-    for (let i = 1; i <= a.length; i += 1) {
-      const next = [i];
-      for (let j = 1; j <= b.length; j += 1)
-        next.push(Math.min(next[j - 1]! + 1, row[j]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1)));
-      row = next;
+  const asked = word.toLowerCase();
+  let best = '';
+  let least = Infinity;
+  for (const one of known) {
+    const away = distance(asked, one.toLowerCase());
+    if (away < least || (away === least && one < best)) {
+      least = away;
+      best = one;
     }
-    return row[b.length]!;
-  };
-  const fold = (t: string) => t.toLowerCase();
-  return [...known].sort((a, b) => distance(fold(word), fold(a)) - distance(fold(word), fold(b)) || (a < b ? -1 : 1))[0] ?? '';
+  }
+  return best;
 }
 
 /** Does a title fit one of the patterns? `*` stands for any run of characters; case does not count. */

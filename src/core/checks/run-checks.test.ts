@@ -73,6 +73,7 @@ test('batches: fix first before tidy, one decision for many, and a headline that
   );
   expect(batches.map((b) => [b.check, b.things, b.touches, b.safe])).toEqual([
     ['duplicate.repeated-import', 6, 6, true],
+    ['readiness.no-syllabus', 1, 0, true],
     ['orphan.unused-file', 1, 1, true],
   ]);
   expect(headlineOf(batches)).toBe('6 items stand twice, and 1 file nothing points at');

@@ -1,9 +1,9 @@
 import { countShell, type ShellCounts } from '@/core/shell/inventory';
 import { fingerprint } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
-import { word, type CheckRecord, type RawFinding, type SubjectRef } from './check';
+import { word, type CheckRecord, type RawFinding } from './check';
 import { factsOf, type Facts } from './facts';
-import type { CheckId, Family, Finding, Urgency } from './finding';
+import type { CheckId, Family, Finding, SubjectRef, Urgency } from './finding';
 import { defaultHouseRules, type HouseRules } from './house-rules';
 import { indexSubjects, type SubjectIndex } from './subjects';
 
@@ -31,23 +31,48 @@ export interface RunOptions {
   readonly rules?: HouseRules;
   /** Called before each check with how many are done. */
   readonly onProgress?: (done: number, total: number, check: CheckRecord) => void;
+  /** Milliseconds, for `onTimings`: the core has no clock of its own. */
+  readonly clock?: () => number;
+  readonly onTimings?: (timings: readonly CheckTiming[]) => void;
+}
+/** How long a check took, the facts that it was the first to ask for included. */
+export interface CheckTiming {
+  readonly check: CheckId;
+  readonly milliseconds: number;
 }
 
 interface Draft {
   readonly finding: Finding;
-  readonly covers: ReadonlySet<string>;
+  readonly covers: readonly { readonly refs: ReadonlySet<string>; readonly checks: ReadonlySet<CheckId> | null }[];
   readonly keeps: ReadonlySet<string>;
 }
 
 /** Runs the checks one after the other over shared facts. A check that fails becomes its own row; the others go on. */
 export function runChecks(shell: Shell, options: RunOptions): Audit {
   const rules = options.rules ?? defaultHouseRules(options.checks);
-  const facts = factsOf(shell);
+  const events = new Set<string>();
+  const facts = factsOf(shell, rules, events);
   const subjects = indexSubjects(shell);
   const rows: CheckRow[] = [];
   const drafts: Draft[] = [];
-  options.checks.forEach((check, index) => {
+  // A check that asks what others found comes after them; the rows stand in the registry's order all the same.
+  const asksOthers = (check: CheckRecord) => check.needs.includes('foundEvents');
+  const inOrder = [...options.checks.filter((c) => !asksOthers(c)), ...options.checks.filter(asksOthers)];
+  const timings: CheckTiming[] = [];
+  const clock = options.clock ?? (() => 0);
+  inOrder.forEach((check, index) => {
     options.onProgress?.(index, options.checks.length, check);
+    const begun = clock();
+    runOne(check);
+    timings.push({ check: check.id, milliseconds: clock() - begun });
+  });
+  const place = new Map(options.checks.map((c, i) => [c.id, i]));
+  rows.sort((a, b) => place.get(a.check)! - place.get(b.check)!);
+  options.onProgress?.(options.checks.length, options.checks.length, options.checks.at(-1)!);
+  options.onTimings?.(timings);
+  return { counts: countShell(shell), checks: rows, findings: sortFindings(cover(drafts), subjects) };
+
+  function runOne(check: CheckRecord): void {
     const own = rules.checks[check.id] ?? {};
     if (own['on'] === false) return void rows.push({ check: check.id, outcome: { state: 'switched-off' } });
     const reason = check.notApplicable(shell);
@@ -55,15 +80,16 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     try {
       const raw = [...check.find({ shell, facts: only(facts, check.needs), options: check.options.parse(pick(own, check)), rules })];
       const urgency = (own['urgency'] as Urgency | undefined) ?? check.urgency;
-      for (const one of raw) drafts.push(draft(shell, check, one, urgency, subjects, facts));
+      for (const one of raw) {
+        drafts.push(draft(shell, check, one, urgency, subjects, facts));
+        for (const subject of one.subjects) if (subject.type === 'event') events.add(subject.ref);
+      }
       rows.push({ check: check.id, outcome: raw.length ? { state: 'found', count: raw.length } : { state: 'nothing-found' } });
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
       rows.push({ check: check.id, outcome: { state: 'could-not-run', reason: why } });
     }
-  });
-  options.onProgress?.(options.checks.length, options.checks.length, options.checks.at(-1)!);
-  return { counts: countShell(shell), checks: rows, findings: sortFindings(cover(drafts), subjects) };
+  }
 }
 
 const only = <K extends keyof Facts>(facts: Facts, needs: readonly K[]): Pick<Facts, K> => {
@@ -85,10 +111,10 @@ function draft(
 ): Draft {
   const refs = [...raw.subjects].sort((a, b) => index.order(a) - index.order(b));
   return {
-    covers: new Set(raw.covers ?? []),
+    covers: (raw.covers ?? []).filter((c) => c.refs.length > 0).map((c) => ({ refs: new Set(c.refs), checks: c.checks ? new Set(c.checks) : null })),
     keeps: new Set(raw.keeps ?? []),
     finding: {
-      id: fingerprint(check.id, ...refs.map((s) => `${s.type} ${s.ref}`).sort()),
+      id: fingerprint(check.id, ...refs.map((s) => `${s.type} ${s.ref}`).sort(), ...(raw.about === undefined ? [] : [`about ${raw.about}`])),
       check: check.id,
       family: check.id.split('.')[0] as Family,
       urgency,
@@ -118,23 +144,40 @@ function substanceOf(shell: Shell, subject: SubjectRef, facts: Facts): string {
 
 /** A finding is covered by another that settles all it is about; what stays may be among its subjects. */
 function cover(drafts: readonly Draft[]): Finding[] {
-  const broad = drafts.filter((d) => d.covers.size > 0);
-  return drafts.map(({ finding }) => {
-    const by = broad.find(
-      (other) =>
-        other.finding.id !== finding.id &&
-        finding.subjects.some((s) => other.covers.has(s.ref)) &&
-        finding.subjects.every((s) => other.covers.has(s.ref) || other.keeps.has(s.ref)),
+  const broad = drafts.filter((d) => d.covers.length > 0);
+  // Only what names one of a finding's subjects can cover it.
+  const byRef = new Map<string, Draft[]>();
+  for (const d of broad)
+    for (const ref of new Set(d.covers.flatMap((c) => [...c.refs]))) {
+      const list = byRef.get(ref);
+      if (list) list.push(d);
+      else byRef.set(ref, [d]);
+    }
+  const settles = (other: Draft, finding: Finding) =>
+    other.covers.some(
+      ({ refs, checks }) =>
+        (checks === null || checks.has(finding.check)) && finding.subjects.some((s) => refs.has(s.ref)) && finding.subjects.every((s) => refs.has(s.ref) || other.keeps.has(s.ref)),
     );
+  return drafts.map(({ finding }) => {
+    const near = new Set(finding.subjects.flatMap((s) => byRef.get(s.ref) ?? []));
+    const by = [...near].find((other) => other.finding.id !== finding.id && !comesBefore(finding.check, other.finding.check) && settles(other, finding));
     return by ? { ...finding, coveredBy: by.finding.id } : finding;
   });
 }
 
+/** An event that several checks of the calendar find is shown under the first of these. */
+const precedence: readonly CheckId[] = ['duplicate.event', 'calendar.meeting-link', 'calendar.carried-over', 'calendar.outside-term'];
+const comesBefore = (a: CheckId, b: CheckId): boolean => precedence.includes(a) && precedence.includes(b) && precedence.indexOf(a) <= precedence.indexOf(b);
+
+/** By check, then by the places of all subjects in turn, then by id: a total order that no locale changes. */
 function sortFindings(findings: Finding[], index: SubjectIndex): Finding[] {
-  const place = new Map(findings.map((f) => [f, f.subjects[0] ? index.order(f.subjects[0]) : 0]));
-  return findings.sort(
-    (a, b) => compare(a.check, b.check) || place.get(a)! - place.get(b)! || compare(a.id, b.id),
-  );
+  const places = new Map(findings.map((f) => [f, f.subjects.map((s) => index.order(s))]));
+  return findings.sort((a, b) => compare(a.check, b.check) || compareLists(places.get(a)!, places.get(b)!) || compare(a.id, b.id));
+}
+
+function compareLists(a: readonly number[], b: readonly number[]): number {
+  for (let i = 0; i < Math.min(a.length, b.length); i += 1) if (a[i] !== b[i]) return a[i]! - b[i]!;
+  return a.length - b.length;
 }
 
 const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);

@@ -1,7 +1,6 @@
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { SubjectRef } from './check';
-import type { Subject } from './finding';
+import type { Subject, SubjectRef } from './finding';
 
 /** Looks subjects up: their titles, where they stand, and their order in the shell. */
 export interface SubjectIndex {

@@ -1,4 +1,5 @@
 import { linkGraphOf } from '@/core/links/graph';
+import { scansOfContent } from '@/core/links/scans';
 import type { Baseline, Shell } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { contentKeys } from './content-keys';
@@ -6,10 +7,16 @@ import { contentKeys } from './content-keys';
 /** What is kept of a baseline shell to hold others against it. */
 export function baselineOf(shell: Shell, is: Baseline['is']): Baseline {
   const keys = contentKeys(shell, linkGraphOf(shell));
+  const contents = new Map(shell.contents.map((c) => [c.id, c]));
+  const textOf = (item: Shell['items'][number]): string | null => {
+    const content = item.content === null ? undefined : contents.get(item.content);
+    const text = content ? scansOfContent(content).map((s) => s.text).join('\n') : '';
+    return text.trim() === '' ? null : text;
+  };
   return {
     title: shell.title,
     is,
-    items: shell.items.map((i) => ({ ref: i.ref, kind: i.kind, title: i.title, key: keys.looseOf(i) })),
+    items: shell.items.map((i) => ({ ref: i.ref, kind: i.kind, title: i.title, key: keys.looseOf(i), text: textOf(i) })),
     files: [...new Set(shell.files.map((f) => f.sha256))].sort(),
   };
 }

@@ -39,7 +39,10 @@ export type Edge = AddressEdge | BondEdge;
 export interface BrokenAddress {
   readonly from: NodeKey;
   readonly attribute: string;
+  /** The path that it means. */
   readonly asked: string;
+  /** As the text writes it, character references decoded. */
+  readonly written: string;
 }
 
 /** What refers to what inside a shell: derived from the texts and the manifest, never stored. */
@@ -82,7 +85,7 @@ function buildLinkGraph(shell: Shell): LinkGraph {
       if (meaning.to !== 'package') continue;
       const to = meaning.found === null ? null : (nodes.get(meaning.found) ?? null);
       if (to === null) {
-        broken.push({ from, attribute: address.attribute, asked: meaning.asked });
+        broken.push({ from, attribute: address.attribute, asked: meaning.asked, written: address.value });
         continue;
       }
       add({

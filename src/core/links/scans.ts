@@ -17,6 +17,8 @@ const scanCss = (css: string): HtmlScan => ({
   text: '',
   title: '',
   base: null,
+  alts: [],
+  marks: [],
   addresses: cssAddresses(css).map((found) => ({ ...found, attribute: 'style', tag: '', context: 'css' as const })),
 });
 

@@ -77,3 +77,19 @@ export function replacements<N extends ListName>(shell: Shell, list: N, change: 
   });
   return edits;
 }
+
+/** The edits that turn one order of the items into another: what both begin and end with stays untouched. */
+export function rearranged(shell: Shell, next: Shell['items']): Edit[] {
+  const now = shell.items;
+  let head = 0;
+  while (head < now.length && head < next.length && now[head] === next[head]) head += 1;
+  let tail = 0;
+  while (tail < now.length - head && tail < next.length - head && now[now.length - 1 - tail] === next[next.length - 1 - tail]) tail += 1;
+  const old = now.slice(head, now.length - tail);
+  const made = next.slice(head, next.length - tail);
+  const places = (n: number) => Array.from({ length: n }, (_, k) => head + k);
+  return [
+    ...(old.length ? [{ op: 'remove', list: 'items', at: places(old.length), things: old } as const] : []),
+    ...(made.length ? [{ op: 'insert', list: 'items', at: places(made.length), things: made } as const] : []),
+  ];
+}

@@ -2,9 +2,8 @@ import { linkGraphOf, type NodeKey } from '@/core/links/graph';
 import { countShell } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
 import { deleteThings, lastInstead, nodeTitle } from './actions/delete-things';
-import { moveItems } from './actions/move-items';
 import { relink } from './actions/relink';
-import { reDate, setShown } from './actions/set-items';
+import { nothingToDo, standsAlone, takeStep } from './actions/take-step';
 import { applyEdits, invertEdits, type Edit } from './edits';
 import { indexRefs } from './lookup';
 import type { Step } from './step';
@@ -86,9 +85,9 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
 
   const rewritten = new Map<NodeKey, number>();
   let users: ReadonlyMap<string, ReadonlySet<NodeKey>> = new Map();
-  const relinks = steps.filter((s) => s.action === 'relink');
+  const relinks = steps.filter((s) => s.action === 'relink' && !standsAlone(s));
   const pairs = new Map<string, string>();
-  const goingRefs = new Set(steps.filter((s) => s.action === 'delete').flatMap((s) => s.targets));
+  const goingRefs = new Set(steps.filter((s) => s.action === 'delete' && !standsAlone(s)).flatMap((s) => s.targets));
   const instead = new Map(steps.filter((s) => s.action === 'delete').flatMap((s) => Object.entries(s.params.relink ?? {})));
   for (const step of relinks)
     for (const from of step.targets) {
@@ -104,37 +103,18 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
     users = result.used;
   }
   for (const step of steps) {
-    const known = step.targets.filter((t) => refs.typeOf(t) === 'item');
-    const unknown = step.targets.filter((t) => refs.typeOf(t) !== 'item');
-    switch (step.action) {
-      case 'move': {
-        const result = moveItems(now, step);
-        if ('blocked' in result) say(step, 'blocked', step.targets, result.blocked);
-        else if (!result.edits.length) say(step, 'nothing', step.targets, 'it already stands there');
-        else {
-          take(result.edits);
-          say(step, 'done', step.targets);
-        }
-        break;
-      }
-      case 'show':
-      case 'hide':
-      case 're-date': {
-        const made = step.action === 're-date' ? reDate(now, step.params.dates ?? {}) : setShown(now, new Set(known), step.action === 'show');
-        const changed = new Set(made.flatMap((e) => (e.op === 'replace' && e.list === 'items' ? [e.before.ref as string] : [])));
-        take(made);
-        say(step, 'done', known.filter((t) => changed.has(t)));
-        say(step, 'nothing', known.filter((t) => !changed.has(t)), step.action === 're-date' ? 'the dates are the same' : `it is ${step.action === 'show' ? 'shown' : 'hidden'} already`);
-        say(step, 'blocked', unknown, 'it is not an item of this shell');
-        break;
-      }
-      case 'relink':
-      case 'delete':
-        break;
-    }
+    if (!standsAlone(step)) continue;
+    const unknown = step.targets.filter((t) => refs.typeOf(t) === null);
+    const result = takeStep(now, step, refs);
+    take(result.edits);
+    const here = step.targets.filter((t) => !unknown.includes(t));
+    say(step, 'done', here.filter((t) => result.done.has(t)));
+    for (const [reason, targets] of groupBy(here.filter((t) => result.blocked.has(t) && !result.done.has(t)), (t) => result.blocked.get(t)!)) say(step, 'blocked', targets, reason);
+    say(step, 'nothing', here.filter((t) => !result.done.has(t) && !result.blocked.has(t)), nothingToDo[step.action] ?? 'there is nothing to change');
+    say(step, 'blocked', unknown, 'it is not in this shell any more; comb it again');
   }
 
-  const deletions = steps.filter((s) => s.action === 'delete');
+  const deletions = steps.filter((s) => s.action === 'delete' && !standsAlone(s));
   const blockedTargets: string[] = [];
   if (deletions.length) {
     const leave = new Set(deletions.filter((s) => s.params.leaveBroken).flatMap((s) => s.targets));

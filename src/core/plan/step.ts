@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import type { RemedyParams } from '@/core/checks/finding';
+import { remedyActions, type RemedyAction, type RemedyParams } from '@/core/checks/finding';
 
-export const stepActions = ['relink', 'move', 'show', 'hide', 're-date', 'delete'] as const;
-export type StepAction = (typeof stepActions)[number];
+/** Everything that can change a shell; findings propose the same actions. */
+export const stepActions = remedyActions;
+export type StepAction = RemedyAction;
 
 export interface StepParams extends RemedyParams {
   /** For a move: the module to move into (null: the top level) and the sibling to stand before (null: at the end). */
@@ -31,6 +32,7 @@ export interface Plan {
 }
 
 const refs = z.record(z.string(), z.string());
+const lists = z.record(z.string(), z.array(z.string()));
 export const stepSchema = z.strictObject({
   action: z.enum(stepActions),
   targets: z.array(z.string()).min(1),
@@ -38,8 +40,19 @@ export const stepSchema = z.strictObject({
     .strictObject({
       relink: refs.optional(),
       dates: z
-        .record(z.string(), z.strictObject({ opens: z.string().optional(), closes: z.string().optional(), due: z.string().optional() }))
+        .record(z.string(), z.strictObject({ opens: z.string().optional(), closes: z.string().optional(), due: z.string().optional(), start: z.string().optional() }))
         .optional(),
+      places: z.record(z.string(), z.string().nullable()).optional(),
+      with: refs.optional(),
+      titles: refs.optional(),
+      addresses: refs.optional(),
+      drop: z.array(z.string()).optional(),
+      until: z.string().regex(/^\d{4}-\d{2}-\d{2}$/).optional(),
+      occurrences: lists.optional(),
+      requirements: lists.optional(),
+      categories: refs.optional(),
+      readers: z.enum(['all', 'staff']).optional(),
+      questions: z.array(z.string()).optional(),
       into: z.string().nullable().optional(),
       before: z.string().nullable().optional(),
       to: refs.optional(),

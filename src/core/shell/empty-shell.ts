@@ -10,6 +10,7 @@ export const emptyShell: Shell = {
   timeZone: 'UTC',
   term: { title: '', start: null, end: null },
   previousTerm: null,
+  schoolYear: null,
   noClassDays: [],
   asOf: '1970-01-01' as LocalDate,
   items: [],

@@ -134,6 +134,14 @@ export interface ShellFile {
   readonly batch: string | null;
   /** Text of style sheets, HTML and SVG, whose links count; null for everything else. */
   readonly text: string | null;
+  /** What a zip archive holds, file by file; null for what is no archive or can't be read as one. */
+  readonly packed: readonly PackedFile[] | null;
+}
+
+export interface PackedFile {
+  readonly name: string;
+  readonly bytes: number;
+  readonly sha256: Sha256;
 }
 
 /** Any other entry of the package: XML bodies, vendor files, what the manifest does not name. */
@@ -210,8 +218,8 @@ export interface Baseline {
   readonly title: string;
   /** Provided outside this shell, or what this shell began as a copy of. */
   readonly is: 'supplied' | 'template';
-  /** `key` is equal where two items say the same; null where an item has no content. */
-  readonly items: readonly { readonly ref: string; readonly kind: ItemKind; readonly title: string; readonly key: string | null }[];
+  /** `key` is equal where two items say the same; null where an item has no content. `text` is what it says, null for what has no body. */
+  readonly items: readonly { readonly ref: string; readonly kind: ItemKind; readonly title: string; readonly key: string | null; readonly text: string | null }[];
   readonly files: readonly Sha256[];
 }
 
@@ -245,6 +253,8 @@ export interface Shell {
   readonly timeZone: string;
   readonly term: Term;
   readonly previousTerm: Term | null;
+  /** The roster's school year that the term lies in, where one was given. */
+  readonly schoolYear: Term | null;
   readonly noClassDays: readonly LocalDate[];
   readonly asOf: LocalDate;
   readonly items: readonly Item[];

@@ -1,16 +1,17 @@
+import { wordCodes } from './shingles';
+
+/** NFKC and case-folded; plain ASCII is in that form already but for its capitals. */
+const folded = (text: string): string => (/^[\x00-\x7f]*$/.test(text) ? text : text.normalize('NFKC')).toLowerCase();
+
 /** Text made fit for comparing: NFKC, case-folded, every kind of white space taken out. */
-export const textKey = (text: string): string => text.normalize('NFKC').toLowerCase().replace(/[\s\u200b\ufeff]+/gu, '');
+export const textKey = (text: string): string => folded(text).replace(/[\s\u200b\ufeff]+/gu, '');
 
 /** A title made fit for comparing: NFKC, case-folded, white space collapsed. */
 export const titleKey = (title: string): string =>
-  title.normalize('NFKC').toLowerCase().replace(/[\s\u200b\ufeff]+/gu, ' ').trim();
+  folded(title).replace(/[\s\u200b\ufeff]+/gu, ' ').trim();
 
 /** How many words a text has; a word is a run of letters and digits. */
-export function countWords(text: string): number {
-  let n = 0;
-  for (const _ of text.matchAll(/[\p{L}\p{N}]+/gu)) n += 1;
-  return n;
-}
+export const countWords = (text: string): number => wordCodes(text).length;
 
 /** Text on one line, cut at a word where it is longer than `most` characters. */
 export function excerpt(text: string, most = 160): string {

@@ -15,6 +15,13 @@ export interface WrittenAddress {
   readonly tag: string;
 }
 
+/** A stretch of the text that is a heading, code, or quoted from somewhere; offsets in `HtmlScan.text`, end excluded. */
+export interface TextMark {
+  readonly is: 'heading' | 'code' | 'cite';
+  readonly start: number;
+  readonly end: number;
+}
+
 export interface HtmlScan {
   /** What a reader sees inside `body`: no markup, no title element, blocks apart by a line break. */
   readonly text: string;
@@ -22,6 +29,9 @@ export interface HtmlScan {
   /** The `href` of a `base` element, where there is one. */
   readonly base: string | null;
   readonly title: string;
+  /** Alternative texts of pictures, in order. */
+  readonly alts: readonly string[];
+  readonly marks: readonly TextMark[];
 }
 
 const addressAttributes = new Set([
@@ -31,6 +41,11 @@ const blockTags = new Set(
   ('address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 ' +
     'h4 h5 h6 header hr li main nav ol option p pre section summary table tbody td tfoot th thead tr ul').split(' '),
 );
+const markedTags: ReadonlyMap<string, TextMark['is']> = new Map([
+  ...['h1', 'h2', 'h3', 'h4', 'h5', 'h6'].map((tag) => [tag, 'heading'] as const),
+  ...['code', 'pre', 'kbd', 'samp'].map((tag) => [tag, 'code'] as const),
+  ...['cite', 'blockquote', 'q'].map((tag) => [tag, 'cite'] as const),
+]);
 const silentTags = new Set(['script', 'style', 'title', 'template', 'noscript']);
 
 interface OpenAttribute {
@@ -44,6 +59,10 @@ interface OpenAttribute {
 export function scanHtml(html: string): HtmlScan {
   const addresses: WrittenAddress[] = [];
   let pieces: string[] = [];
+  let length = 0;
+  const alts: string[] = [];
+  let marks: TextMark[] = [];
+  let open: { tag: string; start: number }[] = [];
   let title = '';
   let base: string | null = null;
   let tag = '';
@@ -53,19 +72,28 @@ export function scanHtml(html: string): HtmlScan {
 
   const say = (text: string) => {
     if (silent === 'title') title += text;
-    else if (silent === null && !afterBody) pieces.push(text);
+    else if (silent === null && !afterBody) {
+      pieces.push(text);
+      length += text.length;
+    }
   };
   const openTag = () => {
     if (tag === 'body') {
       pieces = [];
+      length = 0;
+      marks = [];
+      open = [];
       afterBody = false;
     } else if (blockTags.has(tag)) say('\n');
+    if (markedTags.has(tag) && silent === null && open.length < 32) open.push({ tag, start: length });
     if (silent === null && silentTags.has(tag)) silent = tag;
   };
   const closeAttribute = () => {
     if (!attribute) return;
     const { name, value, start, end } = attribute;
-    if (name === 'style') {
+    if (name === 'alt') {
+      if (value.trim()) alts.push(value.trim());
+    } else if (name === 'style') {
       for (const found of cssAddresses(html.slice(start, end)))
         addresses.push({ attribute: name, tag, context: 'css', ...shift(found, start) });
     } else if (name === 'srcset' || name === 'imagesrcset') {
@@ -78,6 +106,15 @@ export function scanHtml(html: string): HtmlScan {
       }
       addresses.push({ attribute: name, tag, value: value.trim(), start, end, context: 'html' });
     }
+  };
+
+  /** A line break in the source is a space, unless the text is set as it is: only blocks begin a new line. */
+  const unfold = (text: string) => (text.includes('\n') && !open.some((o) => o.tag === 'pre') ? text.replace(/\n/g, ' ') : text);
+  const closeMark = (name: string) => {
+    const at = open.findLastIndex((o) => o.tag === name);
+    if (at < 0) return;
+    marks.push({ is: markedTags.get(name)!, start: open[at]!.start, end: length });
+    open.length = at;
   };
 
   const tokenizer = new Tokenizer(
@@ -112,6 +149,7 @@ export function scanHtml(html: string): HtmlScan {
       },
       onclosetag(start, end) {
         const name = html.slice(start, end).toLowerCase();
+        if (open.length && markedTags.has(name)) closeMark(name);
         if (silent === name) silent = null;
         else if (blockTags.has(name)) say('\n');
         if (name === 'body') afterBody = true;
@@ -120,7 +158,7 @@ export function scanHtml(html: string): HtmlScan {
         if (silent === 'style') {
           for (const found of cssAddresses(html.slice(start, end)))
             addresses.push({ attribute: 'style', tag, context: 'css', ...shift(found, start) });
-        } else say(html.slice(start, end));
+        } else say(unfold(html.slice(start, end)));
       },
       ontextentity(codepoint) {
         say(String.fromCodePoint(codepoint));
@@ -134,7 +172,7 @@ export function scanHtml(html: string): HtmlScan {
   );
   tokenizer.write(html);
   tokenizer.end();
-  return { text: pieces.join(''), addresses, base, title: title.trim() };
+  return { text: pieces.join(''), addresses, base, title: title.trim(), alts, marks };
 }
 
 type Spot = { value: string; start: number; end: number };

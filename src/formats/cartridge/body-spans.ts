@@ -104,3 +104,35 @@ function spell(span: BodySpan, text: string): string {
       return escapeAttribute(scanHtml(text).addresses[0]?.value ?? '').replace(/'/g, '&#39;');
   }
 }
+
+/** The stretches of a quiz's or bank's questions (QTI 1.2, `item`), with their idents, in document order. */
+export function questionSpans(xml: string): { readonly ident: string; readonly start: number; readonly end: number }[] {
+  const found: { ident: string; start: number; end: number }[] = [];
+  const parser = new SaxesParser({ xmlns: false, position: true });
+  let open: { ident: string; start: number; depth: number } | null = null;
+  let depth = 0;
+  parser.on('opentag', (tag) => {
+    depth += 1;
+    if (!open && tag.name.slice(tag.name.indexOf(':') + 1) === 'item') open = { ident: String(tag.attributes['ident'] ?? ''), start: xml.lastIndexOf('<', parser.position - 1), depth };
+  });
+  parser.on('closetag', () => {
+    if (open?.depth === depth) {
+      found.push({ ident: open.ident, start: open.start, end: parser.position });
+      open = null;
+    }
+    depth -= 1;
+  });
+  parser.write(xml).close();
+  return found;
+}
+
+/** The document without the questions that are not among `idents`, which stand in the document's order. */
+export function withoutQuestions(xml: string, idents: readonly string[]): string {
+  const left = [...idents];
+  const gone = questionSpans(xml).filter((span) => {
+    if (left[0] !== span.ident) return true;
+    left.shift();
+    return false;
+  });
+  return gone.reduceRight((text, span) => text.slice(0, span.start) + text.slice(span.end), xml);
+}

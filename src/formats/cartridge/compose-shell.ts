@@ -68,7 +68,7 @@ export class ShellComposer {
   }
 
   /** A webcontent file that no item shows. */
-  file(path: string, data: string | Buffer, about: Partial<Pick<ShellFile, 'readableBy' | 'created' | 'modified' | 'batch'>> = {}): FilePath {
+  file(path: string, data: string | Buffer, about: Partial<Pick<ShellFile, 'readableBy' | 'created' | 'modified' | 'batch' | 'packed'>> = {}): FilePath {
     const bytes = Buffer.isBuffer(data) ? data : Buffer.from(data, 'utf8');
     const id = contentId(`f${(this.counter += 1)}`);
     const mediaType = mediaTypeOf(path);
@@ -84,6 +84,7 @@ export class ShellComposer {
       created: null,
       modified: null,
       batch: null,
+      packed: null,
       ...about,
       text,
     });

@@ -1,5 +1,5 @@
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { Content, ContentKind, Item, PackageEntry, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
+import type { Content, ContentKind, Item, PackageEntry, PackedFile, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
 import { contentId, filePath, itemRef, outsideRef, shellRef, type ContentId, type FilePath, type ItemRef, type Sha256 } from '@/core/shell/refs';
 import { digest } from '@/core/shell/digest';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
@@ -7,6 +7,7 @@ import { indexPaths, type PathIndex } from '@/core/links/package-paths';
 import { wholeReadLimit, type Archive } from '../archive/read-archive';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { decodeText } from '../archive/decode-text';
+import { listPacked, packedLimits } from '../archive/list-packed';
 import { defaultLimits } from '../archive/limits';
 import { readBody, readBodyElement } from './read-body';
 import { readManifest, type Manifest, type ManifestItem, type ManifestResource } from './read-manifest';
@@ -33,6 +34,7 @@ interface EntryInfo {
   readonly bytes: number;
   readonly sha256: Sha256;
   readonly text: string | null;
+  readonly packed: readonly PackedFile[] | null;
 }
 
 /** Reads a package into a shell. Whatever is not understood is carried along and named in the notes. */
@@ -72,15 +74,19 @@ async function readEntries(archive: Archive, options: ReadOptions, notes: Intake
     const read = entry.bytes <= wholeReadLimit || wantsText ? readWholeEntry(archive, entry.path, wantsText, sink) : await readInBlocks(archive, entry.path, sink);
     done += entry.bytes;
     options.onProgress?.(done, total);
-    if (read.ok) found.set(entry.path, { bytes: entry.bytes, ...read.value });
+    if (read.ok) {
+      const inner = isArchive(entry.path) && entry.bytes <= packedLimits.archiveBytes ? archive.read(entry.path) : null;
+      found.set(entry.path, { bytes: entry.bytes, ...read.value, packed: inner?.ok ? await listPacked(inner.value) : null });
+    }
     else notes.push({ code: read.trouble.code, message: 'is damaged in the archive and is left out', where: entry.path });
   }
   return found;
 }
 
 type Sink = ReadOptions['sink'];
+const isArchive = (path: string): boolean => /\.zip$/i.test(path);
 
-function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, sink: Sink): Result<Omit<EntryInfo, 'bytes'>> {
+function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, sink: Sink): Result<Omit<EntryInfo, 'bytes' | 'packed'>> {
   const bytes = archive.read(path);
   if (!bytes.ok) return bytes;
   const hash = digest(bytes.value);
@@ -88,7 +94,7 @@ function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, si
   return good({ sha256: hash, text: wantsText ? decodeText(bytes.value).text : null });
 }
 
-async function readInBlocks(archive: Archive, path: FilePath, sink: Sink): Promise<Result<Omit<EntryInfo, 'bytes'>>> {
+async function readInBlocks(archive: Archive, path: FilePath, sink: Sink): Promise<Result<Omit<EntryInfo, 'bytes' | 'packed'>>> {
   const part = sink?.begin();
   const hashed = await archive.hash(path, (block) => part?.write(block));
   if (!hashed.ok) {
@@ -204,7 +210,7 @@ class CartridgeBuilder {
     this.filePaths.add(path);
     const mediaType = mediaTypeOf(path);
     const text = /^(text\/(html|css)|application\/xhtml\+xml|image\/svg\+xml)$/.test(mediaType) ? info.text : null;
-    this.files.push({ path, content, bytes: info.bytes, sha256: info.sha256, mediaType, readableBy: null, created: null, modified: null, batch: null, text });
+    this.files.push({ path, content, bytes: info.bytes, sha256: info.sha256, mediaType, readableBy: null, created: null, modified: null, batch: null, text, packed: info.packed });
   }
 
   body(kind: ContentKind, main: FilePath | null, resource: string) {

@@ -6,7 +6,7 @@ import type { Content, Shell } from '@/core/shell/model';
 import { filePath, type FilePath, type Sha256 } from '@/core/shell/refs';
 import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';
-import { bodySpans, replaceSpans } from './body-spans';
+import { bodySpans, replaceSpans, withoutQuestions } from './body-spans';
 import { stateFilePath } from './read-cartridge';
 import { writeManifest } from './write-manifest';
 
@@ -83,6 +83,8 @@ function bodyBytes(content: Content, original: Buffer | null): Buffer {
   if (!original) throw new Error(`the file of ${content.id} is not in the store`);
   const decoded = decodeText(original);
   const spans = bodySpans(decoded.text, content.kind) ?? [];
-  if (spans.every((span, i) => span.text === content.texts[i])) return original;
-  return encodeText(replaceSpans(decoded.text, spans, content.texts), decoded);
+  if (spans.length === content.texts.length && spans.every((span, i) => span.text === content.texts[i])) return original;
+  if (content.kind !== 'quiz' && content.kind !== 'bank') return encodeText(replaceSpans(decoded.text, spans, content.texts), decoded);
+  const left = withoutQuestions(decoded.text, content.questions.map((q) => q.ident));
+  return encodeText(replaceSpans(left, bodySpans(left, content.kind) ?? [], content.texts), decoded);
 }

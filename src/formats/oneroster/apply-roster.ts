@@ -9,6 +9,7 @@ export function applyRoster(shell: Shell, roster: Roster, known: Readonly<Record
     code: roster.code ?? shell.code,
     term: term(roster.term, shell.term) ?? shell.term,
     previousTerm: term(roster.previousTerm, shell.previousTerm),
+    schoolYear: roster.schoolYear ?? shell.schoolYear,
     enrolments: Object.keys(roster.enrolments).length ? roster.enrolments : shell.enrolments,
     gradeCategories: roster.gradeCategories,
     gradeColumns: roster.gradeColumns.map((c) => ({ ...c, results: c.results ?? known[c.ref] ?? null })),

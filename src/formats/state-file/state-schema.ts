@@ -37,6 +37,7 @@ export const stateSchema = z.strictObject({
   timeZone: text,
   term: term,
   previousTerm: term.nullable(),
+  schoolYear: term.nullable().default(null),
   noClassDays: z.array(day),
   items: z.record(text, itemState),
   files: z.record(text, fileState),

@@ -19,7 +19,7 @@ export interface CombView {
   readonly code: string;
   readonly title: string;
   readonly things: number;
-  readonly combed: { readonly at: string; readonly milliseconds: number } | null;
+  readonly combed: { readonly at: string; readonly milliseconds: number; readonly byOtherRules: boolean } | null;
   readonly sketch: Sketch;
   readonly findings: readonly Finding[];
   readonly leftBe: readonly Finding[];
@@ -33,7 +33,7 @@ export interface CombView {
   readonly planSize: number;
 }
 
-export function combView(shell: CurrentShell): CombView {
+export function combView(shell: CurrentShell, rulesKey = ''): CombView {
   const { row, version, kept, open, leftBe, plan, smoothness } = shell;
   const batches = batchFindings(
     open.filter((f) => f.coveredBy === null),
@@ -45,7 +45,7 @@ export function combView(shell: CurrentShell): CombView {
     code: row.code,
     title: row.title,
     things: countThings(inventoryOf(version).counts),
-    combed: kept ? { at: kept.combedAt, milliseconds: kept.milliseconds } : null,
+    combed: kept ? { at: kept.combedAt, milliseconds: kept.milliseconds, byOtherRules: kept.rulesKey !== rulesKey } : null,
     sketch: sketchOfVersion(version),
     findings: open,
     leftBe,

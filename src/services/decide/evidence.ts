@@ -10,6 +10,9 @@ export interface FindingEvidence {
   readonly events: readonly EventDetail[];
 }
 
+/** Checks that say of two items that they are alike: their texts stand side by side. */
+const comparedChecks = new Set<string>(['duplicate.same-content', 'duplicate.near-content', 'duplicate.copy-title', 'duplicate.already-provided', 'outdated.superseded-version']);
+
 export function evidenceOf(context: Context, shell: CurrentShell, findingId: string): FindingEvidence | null {
   const finding = [...shell.open, ...shell.leftBe].find((f) => f.id === findingId);
   if (!finding) return null;
@@ -18,7 +21,7 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
   const pair = finding.check === 'duplicate.same-content' ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)] : refs;
   const items = pair.slice(0, 2).map((ref) => itemDetail(context, shell, ref)).filter((d) => d !== null);
   const [first, second] = items;
-  const comparable = finding.family === 'duplicate' && first?.text && second?.text && finding.check === 'duplicate.same-content';
+  const comparable = comparedChecks.has(finding.check) && first?.text && second?.text;
   return {
     items,
     difference: comparable ? compareTexts(first.text!, second.text!) : null,

@@ -1,6 +1,7 @@
 import type { AddChoice, Addition } from '@/core/add/add-things';
 import type { Finding } from '@/core/checks/finding';
-import type { Audit } from '@/core/checks/run-checks';
+import type { RuleEffect } from '@/core/checks/compare-findings';
+import type { Audit, CheckTiming } from '@/core/checks/run-checks';
 import type { StepResult, RemovedCounts } from '@/core/plan/run-plan';
 import type { Step } from '@/core/plan/step';
 import type { Inventory } from '@/core/shell/inventory';
@@ -10,6 +11,7 @@ import type { IntakeNote } from '@/core/shell/result';
 import type { Sketch } from '@/core/shell/sketch';
 import type { ExportKind } from '../prove/export-kinds';
 import type { ShellInputs } from '../bring-in/shell-inputs';
+import type { WrittenRules } from '../house-rules/written-rules';
 
 /** A shell's state as a job leaves it in the blob store, with what the lists and headers show of it. */
 export interface KeptState {
@@ -58,8 +60,10 @@ export interface JobKinds {
     input: { stateBlob: Sha256; incomingBlob: Sha256; choice: AddChoice };
     output: KeptState & Pick<Addition, 'added' | 'relinked' | 'loose'> & { readonly editsBlob: Sha256 };
   };
-  comb: { input: { stateBlob: Sha256 }; output: { readonly audit: Audit; readonly milliseconds: number } };
-  rehearse: { input: PlanInput & { audit: Audit }; output: RehearsalView };
+  comb: { input: { stateBlob: Sha256; rules: WrittenRules }; output: { readonly audit: Audit; readonly milliseconds: number; readonly timings: readonly CheckTiming[] } };
+  /** What other house rules would change for a shell. */
+  'try-rules': { input: { stateBlob: Sha256; now: WrittenRules; then: WrittenRules }; output: readonly RuleEffect[] };
+  rehearse: { input: PlanInput & { audit: Audit; rules: WrittenRules }; output: RehearsalView };
   'carry-out': {
     input: PlanInput;
     output: KeptState & { readonly results: readonly StepResult[]; readonly removed: RemovedCounts; readonly relinked: number; readonly editsBlob: Sha256 };

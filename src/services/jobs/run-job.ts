@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import { createReadStream, statSync, writeFileSync } from 'node:fs';
 import { addThings } from '@/core/add/add-things';
 import { holdAgainst } from '@/core/add/hold-against';
+import { ruleEffects } from '@/core/checks/compare-findings';
+import type { CheckTiming } from '@/core/checks/run-checks';
 import { rehearse } from '@/core/plan/rehearse';
 import { applyEdits, type Edit } from '@/core/plan/edits';
 import { runPlan, undoEdits } from '@/core/plan/run-plan';
@@ -24,6 +26,7 @@ import { BlobStore } from '@/store/blobs';
 import { loadShell, saveShell } from '@/store/shell-state-blob';
 import { readShell } from '../bring-in/read-shell';
 import { auditShell } from '../comb/audit-shell';
+import { rulesFrom } from '../house-rules/written-rules';
 import type { JobContext, JobKind, JobKinds, KeptState, RehearsalView } from './job-kinds';
 
 /** The last shells used in this process: their scans and links are worked out already. */
@@ -94,18 +97,33 @@ const jobs: Jobs = {
     const { added, relinked, loose } = made;
     return good({ ...keep(blobs, made.after), added, relinked, loose, editsBlob: blobs.put(JSON.stringify(made.edits)) });
   },
-  async comb({ stateBlob }, blobs, { progress }) {
+  async comb({ stateBlob, rules }, blobs, { progress }) {
     const shell = shellOf(blobs, stateBlob);
+    const read = rulesFrom(rules);
+    if (!read.ok) return read;
     const begun = performance.now();
-    const audit = auditShell(shell, undefined, (done, total, check) => progress(done, total, check.title));
-    return good({ audit, milliseconds: Math.round(performance.now() - begun) });
+    let timings: readonly CheckTiming[] = [];
+    const audit = auditShell(shell, read.value, (done, total, check) => progress(done, total, check.title), (all) => (timings = all));
+    return good({ audit, milliseconds: Math.round(performance.now() - begun), timings });
   },
-  async rehearse({ stateBlob, audit, findings, handSteps }, blobs, { progress }) {
+  async 'try-rules'({ stateBlob, now, then }, blobs, { progress }) {
     const shell = shellOf(blobs, stateBlob);
+    const [old, other] = [rulesFrom(now), rulesFrom(then)];
+    if (!old.ok) return old;
+    if (!other.ok) return other;
+    progress(0, 2, 'Combing by the rules of now');
+    const before = auditShell(shell, old.value);
+    progress(1, 2, 'Combing by the other rules');
+    return good(ruleEffects(before, auditShell(shell, other.value)));
+  },
+  async rehearse({ stateBlob, audit, findings, handSteps, rules }, blobs, { progress }) {
+    const shell = shellOf(blobs, stateBlob);
+    const read = rulesFrom(rules);
+    if (!read.ok) return read;
     progress(0, 2, 'Trying the plan on a copy');
     const result = rehearse(shell, audit, [...stepsOfFindings(shell, findings), ...handSteps], (after) => {
       progress(1, 2, 'Combing the copy');
-      return auditShell(after);
+      return auditShell(after, read.value);
     });
     return good(viewOf(result));
   },

@@ -3,6 +3,7 @@ import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
 import { jobs } from '@/store/schema';
 import type { Context } from '../context';
+import { keptRules } from '../house-rules/house-rules';
 import type { RehearsalView } from '../jobs/job-kinds';
 import type { CurrentShell } from '../shells/current-shell';
 
@@ -16,7 +17,7 @@ export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ 
   if (!shell.kept) return bad('not-combed', 'Comb the shell first.');
   if (shell.plan.size === 0) return bad('empty-plan', 'The plan is empty: accept some findings first.');
   const planKey = shell.plan.key;
-  const jobId = context.jobs.order('rehearse', shell.row.id, { ...planInput(shell), audit: { ...shell.kept.audit, findings: shell.open } }, (view) => ({ planKey, view }) satisfies KeptRehearsal);
+  const jobId = context.jobs.order('rehearse', shell.row.id, { ...planInput(shell), audit: { ...shell.kept.audit, findings: shell.open }, rules: keptRules(context).written }, (view) => ({ planKey, view }) satisfies KeptRehearsal);
   return good({ jobId });
 }
 

@@ -18,6 +18,8 @@ export interface KeptAudit {
   readonly audit: Audit;
   readonly milliseconds: number;
   readonly combedAt: string;
+  /** The house rules that it was made by. */
+  readonly rulesKey: string;
 }
 export interface KeptPlan {
   readonly accepted: readonly string[];
@@ -94,6 +96,7 @@ export const readAudit = (row: typeof audits.$inferSelect): KeptAudit => ({
   audit: JSON.parse(row.audit) as Audit,
   milliseconds: row.milliseconds,
   combedAt: row.combedAt,
+  rulesKey: row.rulesKey,
 });
 
 function planOf(context: Context, row: ShellRow, open: readonly Finding[]): KeptPlan {

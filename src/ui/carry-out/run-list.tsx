@@ -113,7 +113,7 @@ function LedgerTable({ lines }: { lines: readonly LedgerLine[] }) {
             </td>
             <td style={{ whiteSpace: 'nowrap' }}>
               {l.direction === 'undo' ? 'Taken back: ' : ''}
-              {actionTitles[l.action] ?? l.action}
+              {actionTitles[l.action as keyof typeof actionTitles] ?? l.action}
             </td>
             <td className="number">{l.titles.length}</td>
             <td style={{ overflowWrap: 'anywhere' }}>

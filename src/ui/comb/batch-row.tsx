@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Batch } from '@/core/checks/batches';
 import { urgencyTitles, type Finding } from '@/core/checks/finding';
+import { actionWords } from '../decide/remedies';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './comb.module.css';
 
@@ -16,8 +17,6 @@ interface BatchRowProps {
   readonly onAccept: () => void;
   readonly onTakeBack: () => void;
 }
-
-export const actionWords = { delete: 'Delete', 're-date': 'Re-date' } as const;
 
 /** One batch: how many, what, the fact that proves it, and what to do. What needs a look first can be taken only after it. */
 export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBack }: BatchRowProps) {
@@ -36,6 +35,7 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
         <p>
           <strong>{batch.title}</strong> <span className={styles.urgency}>· {urgencyTitles[batch.urgency]}</span>
         </p>
+        {batch.question && <p className={styles.question}>{batch.question}</p>}
         <p className={styles.proof} title={batch.proof}>
           {batch.proof}
         </p>

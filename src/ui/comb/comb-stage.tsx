@@ -1,4 +1,5 @@
 'use client';
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -57,6 +58,7 @@ export function CombStage({ view }: { view: CombView }) {
             Comb again
           </Button>
         </div>
+        {view.combed.byOtherRules && <Alert severity="info">The house rules were changed since this shell was combed. Comb it again to see what they find.</Alert>}
         <JobProgress job={job} label="Combing" />
         <div className={styles.card} style={{ padding: '12px 14px' }}>
           <Coat sketch={view.sketch} findings={view.findings} label="The Coat" onOpen={(finding) => router.push(`/shells/${view.id}/decide?finding=${finding}`)} />
@@ -112,25 +114,36 @@ export function CombStage({ view }: { view: CombView }) {
   );
 }
 
-/** What the audit did not say, and why: never mixed up with "nothing found". */
+/** What the audit did not say, and why: three answers that are never mixed up, each with its checks. */
 function Unsaid({ view }: { view: CombView }) {
-  const lines = view.checks.flatMap((c) => {
-    if (c.row.state === 'not-applicable') return [{ id: c.id, text: `not applicable, since ${c.row.reason}` }];
-    if (c.row.state === 'could-not-run') return [{ id: c.id, text: `could not run: ${c.row.reason}` }];
-    if (c.row.state === 'nothing-found') return [{ id: c.id, text: 'nothing found' }];
-    return [];
-  });
-  if (!lines.length && !view.leftBe.length) return null;
+  const of = (state: CombView['checks'][number]['row']['state']) => view.checks.filter((c) => c.row.state === state);
+  const groups = [
+    { title: 'could not run', checks: of('could-not-run'), open: true },
+    { title: 'found nothing', checks: of('nothing-found'), open: false },
+    { title: 'not applicable here', checks: of('not-applicable'), open: false },
+    { title: 'switched off in the house rules', checks: of('switched-off'), open: false },
+  ].filter((g) => g.checks.length);
   return (
-    <section aria-labelledby="unsaid" style={{ fontSize: '0.88rem' }}>
-      <h3 id="unsaid">Other checks</h3>
-      <ul style={{ margin: '6px 0 0', paddingLeft: 18 }} className="soft">
-        {lines.map((l) => (
-          <li key={l.id}>
-            <Link href={`/checks/${l.id}`}>{view.checks.find((c) => c.id === l.id)?.title}</Link>: {l.text}
-          </li>
-        ))}
-      </ul>
+    <section aria-labelledby="unsaid" className={styles.unsaid}>
+      <h3 id="unsaid">{plural(view.checks.length, 'check')}</h3>
+      <p className="number">
+        <Link href="/checks">{view.checks.length - groups.reduce((n, g) => n + g.checks.length, 0)}</Link> found something
+      </p>
+      {groups.map((g) => (
+        <details key={g.title} open={g.open}>
+          <summary>
+            <span className="number">{g.checks.length}</span> {g.title}
+          </summary>
+          <ul className="soft">
+            {g.checks.map((c) => (
+              <li key={c.id}>
+                <Link href={`/checks/${c.id}`}>{c.title}</Link>
+                {'reason' in c.row && `: ${c.row.reason}`}
+              </li>
+            ))}
+          </ul>
+        </details>
+      ))}
       {view.leftBe.length > 0 && (
         <p className="number">
           <Link href={`/shells/${view.id}/decide?state=left-be`}>{view.leftBe.length} left be</Link>

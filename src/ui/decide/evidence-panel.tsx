@@ -67,7 +67,7 @@ function Subjects({ finding }: { finding: Finding }) {
         <tbody>
           {finding.subjects.slice(0, 300).map((s) => (
             <tr key={`${s.type} ${s.ref}`}>
-              <th scope="row">{s.ref === finding.keep ? 'stays' : going.has(s.ref) ? 'goes' : 'stays'}</th>
+              <th scope="row">{!finding.remedy ? s.type : s.ref === finding.keep || !going.has(s.ref) ? 'stays' : finding.remedy.action === 'delete' ? 'goes' : 'changes'}</th>
               <td>
                 {s.title} <span className="soft">{s.path.join(' › ')}</span>
               </td>

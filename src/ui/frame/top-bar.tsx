@@ -13,6 +13,7 @@ export function TopBar() {
       <nav aria-label="Pages" style={{ display: 'flex', gap: 18, marginLeft: 18 }}>
         <Link href="/">Shells</Link>
         <Link href="/checks">Checks</Link>
+        <Link href="/house-rules">House rules</Link>
       </nav>
       <span style={{ flex: 1 }} />
       <SchemeSwitch />

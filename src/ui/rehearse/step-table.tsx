@@ -1,14 +1,26 @@
+import type { RemedyAction } from '@/core/checks/finding';
 import type { StepResult } from '@/core/plan/run-plan';
 import styles from './rehearse.module.css';
 
 const outcomeWords = { done: 'will be done', blocked: 'blocked', nothing: 'does nothing' } as const;
-export const actionTitles: Readonly<Record<string, string>> = {
+export const actionTitles: Readonly<Record<RemedyAction | 'add', string>> = {
   delete: 'Delete',
   relink: 'Lead links elsewhere',
+  unlink: 'Take links out',
   move: 'Move',
+  place: 'Place in the outline',
+  'lift-out': 'Lift out',
+  sort: 'Sort by number',
+  rename: 'Rename',
+  merge: 'Merge',
   show: 'Show',
   hide: 'Hide',
   're-date': 'Re-date',
+  'end-recurrence': 'End the series',
+  'exclude-occurrence': 'Take dates out',
+  'drop-requirement': 'Drop requirements',
+  'set-category': 'Change category',
+  'file-access': 'Change who can read',
   add: 'Add',
 };
 
@@ -34,7 +46,7 @@ export function StepTable({ results, label }: { results: readonly StepResult[]; 
       <tbody>
         {[...joined.values()].map((row, i) => (
           <tr key={i}>
-            <td>{actionTitles[row.action] ?? row.action}</td>
+            <td>{actionTitles[row.action as RemedyAction] ?? row.action}</td>
             <td className="number">{row.titles.length}</td>
             <td style={{ overflowWrap: 'anywhere' }}>
               {row.titles.length <= 3 ? (

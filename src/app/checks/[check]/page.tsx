@@ -2,12 +2,18 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
 import { checkById } from '@/core/checks/registry';
+import { appContext } from '@/services/context';
+import { checkFormOf, rulesView } from '@/services/house-rules/rules-view';
+import { CheckSettingsCard } from '@/ui/house-rules/check-settings-card';
 import { TopBar } from '@/ui/frame/top-bar';
 import { FamilyShape } from '@/ui/marks/family-shape';
+
+export const dynamic = 'force-dynamic';
 
 export default async function CheckPage({ params }: { params: Promise<{ check: string }> }) {
   const check = checkById((await params).check);
   if (!check) notFound();
+  const view = rulesView(appContext());
   const family = check.id.split('.')[0] as Family;
   const parts = [
     ['What it means', check.page.means],
@@ -30,8 +36,14 @@ export default async function CheckPage({ params }: { params: Promise<{ check: s
             <p>{text}</p>
           </section>
         ))}
+        <section aria-labelledby="settings">
+          <h2 id="settings" style={{ margin: '20px 0 10px' }}>
+            Its settings here
+          </h2>
+          <CheckSettingsCard check={checkFormOf(check)} kept={view.kept} shells={view.shells} />
+        </section>
         <p>
-          <Link href="/checks">All checks</Link>
+          <Link href="/house-rules">All house rules</Link> · <Link href="/checks">All checks</Link>
         </p>
       </main>
     </>

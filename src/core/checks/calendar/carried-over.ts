@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { CourseEvent } from '@/core/shell/model';
-import { textKey, titleKey } from '@/core/text/normalise';
-import { dateOf, daysBetween, spellDate, timeOf, type LocalDate } from '@/core/time/local-date';
+import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
+import { carriedEvents } from './carried-events';
 
 export const carriedOver = defineCheck({
   id: 'calendar.carried-over',
@@ -35,14 +35,7 @@ export const carriedOver = defineCheck({
   *find({ shell, facts, options }) {
     const { start, end } = shell.term;
     if (!start || !end) return;
-    const inside = shell.events.filter((e) => e.occurrences.some((o) => dateOf(o) >= start && dateOf(o) <= end));
-    const shifts = shell.previousEvents ? sharedShifts(inside, shell.previousEvents, shell.previousTerm?.end ?? null, options.sharedShift) : new Map();
-    const found = new Map<CourseEvent, Reason>();
-    for (const event of inside) {
-      const made = earliest(event.created, event.stamped);
-      if (made && daysBetween(made, start) >= options.days) found.set(event, { made, days: daysBetween(made, start) });
-      else if (shifts.has(event.ref)) found.set(event, { shift: shifts.get(event.ref) });
-    }
+    const found = carriedEvents(shell, options.days, options.sharedShift);
     const series = new Map<string, CourseEvent[]>();
     for (const event of found.keys()) series.set(facts.eventGroups.of(event), [...(series.get(facts.eventGroups.of(event)) ?? []), event]);
     for (const events of series.values()) {
@@ -68,61 +61,9 @@ export const carriedOver = defineCheck({
           ...(first.location ? [{ label: 'Place', value: first.location }] : []),
         ],
         remedy: { action: 'delete', targets: events.map((e) => e.ref), params: {}, kind: 'judgement' },
+        covers: [{ refs: events.map((e) => e.ref), checks: ['calendar.outside-term', 'calendar.past', 'calendar.no-class-day', 'calendar.overruns-term'] }],
         confidence: days.length ? 0.9 : 0.8,
       };
     }
   },
 });
-
-interface Reason {
-  readonly made?: LocalDate;
-  readonly days?: number;
-  readonly shift?: number;
-}
-
-function earliest(a: CourseEvent['created'], b: CourseEvent['stamped']): LocalDate | null {
-  const days = [a, b].filter((d) => d !== null).map(dateOf).sort();
-  return days[0] ?? null;
-}
-
-/** Events that the previous calendar holds too, a number of days earlier that enough others share: ref to days. */
-function sharedShifts(
-  events: readonly CourseEvent[],
-  previous: readonly CourseEvent[],
-  previousEnd: LocalDate | null,
-  enough: number,
-): Map<string, number> {
-  const known = events.filter((e) => e.created === null || previousEnd === null || dateOf(e.created) <= previousEnd);
-  const byTrait = new Map<string, CourseEvent[]>();
-  const traits = (event: CourseEvent) => ({
-    strong: [...event.links.map((l) => `link ${l}`), ...(textKey(event.description) ? [`text ${textKey(event.description)}`] : [])],
-    weak: [`title ${titleKey(event.title)} ${event.allDay ? 'day' : timeOf(event.start)}`],
-  });
-  for (const event of previous) {
-    const { strong, weak } = traits(event);
-    for (const trait of new Set([...strong, ...weak])) byTrait.set(trait, [...(byTrait.get(trait) ?? []), event]);
-  }
-  const strongBy = new Map<number, Set<CourseEvent>>();
-  const weakBy = new Map<number, Set<CourseEvent>>();
-  for (const event of known) {
-    const { strong, weak } = traits(event);
-    const collect = (list: readonly string[], into: Map<number, Set<CourseEvent>>) => {
-      for (const trait of list)
-        for (const old of byTrait.get(trait) ?? []) {
-          const days = daysBetween(dateOf(old.start), dateOf(event.start));
-          if (!into.has(days)) into.set(days, new Set());
-          into.get(days)!.add(event);
-        }
-    };
-    collect(strong, strongBy);
-    collect(weak, weakBy);
-  }
-  const shifts = new Map<string, number>();
-  const note = (by: Map<number, Set<CourseEvent>>, measure: (set: Set<CourseEvent>) => number) => {
-    for (const [days, set] of [...by].sort((a, b) => measure(b[1]) - measure(a[1]) || a[0] - b[0]))
-      if (days !== 0 && measure(set) >= enough) for (const event of set) if (!shifts.has(event.ref)) shifts.set(event.ref, days);
-  };
-  note(strongBy, (set) => set.size);
-  note(weakBy, (set) => new Set([...set].map((e) => titleKey(e.title))).size);
-  return shifts;
-}

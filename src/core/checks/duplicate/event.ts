@@ -38,7 +38,7 @@ export const duplicateEvent = defineCheck({
           { label: 'Why this one stays', value: changed(keep) && changed(keep) !== changed(others[0]!) ? 'it was changed last' : 'it stands first' },
         ],
         remedy: { action: 'delete', targets: others.map((e) => e.ref), params: {}, kind: 'safe' },
-        covers: others.map((e) => e.ref),
+        covers: [{ refs: others.map((e) => e.ref) }],
       };
     }
   },

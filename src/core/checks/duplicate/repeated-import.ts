@@ -65,7 +65,11 @@ export const repeatedImport = defineCheck({
           ? { action: 'delete', targets: subjects.filter((i) => targets.has(i.ref)).map((i) => i.ref), params: { relink }, kind: 'safe' }
           : null,
         batch: named[0]?.ref ?? '',
-        covers: [...targets],
+        covers: [
+          { refs: [...targets] },
+          // That numbers stand twice is said by this, too, where some of the copies differ.
+          { refs: subjects.map((i) => i.ref), checks: ['structure.number-repeat', 'structure.tail-block', 'duplicate.near-content', 'duplicate.placed-twice'] },
+        ],
         keeps: named.map((i) => i.ref),
       };
     }

@@ -46,7 +46,7 @@ export const emptyModule = defineCheck({
           ...(item.batch ? [{ label: 'Came with the import', value: item.batch }] : []),
         ],
         remedy: { action: 'delete', targets: [item.ref, ...inside.map((i) => i.ref)], params: {}, kind: 'safe' },
-        covers: inside.map((i) => i.ref),
+        covers: [{ refs: inside.map((i) => i.ref) }],
       };
     }
   },

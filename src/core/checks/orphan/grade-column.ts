@@ -13,6 +13,7 @@ export const gradeColumn = defineCheck({
   options: z.object({}),
   messages: { column: 'Nothing is graded in the column “{title}”' },
   things: ['grade column of nothing', 'grade columns of nothing'],
+  question: 'Will anything still be marked in these columns?',
   page: {
     means: 'No assignment, quiz or discussion belongs to a grade column, and it has no results.',
     why: 'Students see a column that stays empty and ask what they missed; a total that a former system computed counts twice or not at all.',

@@ -12,6 +12,7 @@ export const unusedBank = defineCheck({
   options: z.object({}),
   messages: { bank: 'No quiz draws on the question bank “{title}”' },
   things: ['question bank that no quiz uses', 'question banks that no quiz uses'],
+  question: 'Will anybody still draw on these question banks?',
   page: {
     means: 'No quiz draws on a question bank, neither by a dependency of its resource nor by naming the bank’s identifier.',
     why: 'Every import brings its banks again. After some terms nobody knows which of five equal names the quizzes draw on.',

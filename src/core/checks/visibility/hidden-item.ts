@@ -4,6 +4,7 @@ import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
 import { fitsPattern } from '../house-rules';
+import { shadowedIn } from './shadowed-items';
 
 export const hiddenItem = defineCheck({
   id: 'visibility.hidden-item',
@@ -17,6 +18,7 @@ export const hiddenItem = defineCheck({
     module: '“{title}” is hidden from students, with {count} items inside',
   },
   things: ['hidden item', 'hidden items'],
+  question: 'Are these meant to be hidden this term?',
   page: {
     means: 'An item’s own switch hides it. A hidden module counts once; what is inside is part of it.',
     why: 'A copy keeps every hidden switch. Work that is meant for this term stays out of sight, and what was put away for good is still there.',
@@ -30,6 +32,8 @@ export const hiddenItem = defineCheck({
     const placesOf = new Map<string, Item[]>();
     for (const item of shell.items)
       if (item.content) placesOf.set(`content:${item.content}`, [...(placesOf.get(`content:${item.content}`) ?? []), item]);
+    // What is shown inside is part of this, unless it is graded or linked: then it is a finding of its own.
+    const part = new Map(shadowedIn(shell, facts.outline, facts.links, rules.staffStore).map((g) => [g.container.ref, g.serious.length ? [] : g.items.map((i) => i.ref as string)]));
     for (const item of shell.items) {
       if (item.shown !== false) continue;
       const around = facts.outline.ancestors(item);
@@ -61,6 +65,7 @@ export const hiddenItem = defineCheck({
         ],
         remedy: null,
         batch: item.batch ?? '',
+        covers: [{ refs: part.get(item.ref) ?? [], checks: ['visibility.shadowed'] }],
       };
     }
   },

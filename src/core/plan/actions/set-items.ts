@@ -22,3 +22,18 @@ export function reDate(shell: Shell, dates: NonNullable<Step['params']['dates']>
     return next.opens === item.opens && next.closes === item.closes && next.due === item.due ? item : next;
   });
 }
+
+export function rename(shell: Shell, titles: Readonly<Record<string, string>>): Edit[] {
+  return replacements(shell, 'items', (item) => {
+    const title = titles[item.ref]?.trim();
+    return title && title !== item.title ? { ...item, title } : item;
+  });
+}
+
+/** Takes requirements away; those that are not named stay. */
+export function dropRequirements(shell: Shell, requirements: Readonly<Record<string, readonly string[]>>): Edit[] {
+  return replacements(shell, 'items', (item) => {
+    const gone = new Set(requirements[item.ref] ?? []);
+    return item.requires.some((r) => gone.has(r)) ? { ...item, requires: item.requires.filter((r) => !gone.has(r)) } : item;
+  });
+}

@@ -1,8 +1,9 @@
 import { combView } from '@/services/comb/comb-view';
+import { keptRules } from '@/services/house-rules/house-rules';
 import { CombStage } from '@/ui/comb/comb-stage';
 import { shellOfPage, type ShellPageProps } from '../../shell-page';
 
 export default async function CombPage({ params }: ShellPageProps) {
-  const { shell } = await shellOfPage(params);
-  return <CombStage view={combView(shell)} />;
+  const { shell, context } = await shellOfPage(params);
+  return <CombStage view={combView(shell, keptRules(context).key)} />;
 }

@@ -1,13 +1,14 @@
 import { Suspense } from 'react';
 import { combView } from '@/services/comb/comb-view';
+import { keptRules } from '@/services/house-rules/house-rules';
 import { Workbench } from '@/ui/decide/workbench';
 import { shellOfPage, type ShellPageProps } from '../../shell-page';
 
 export default async function DecidePage({ params }: ShellPageProps) {
-  const { shell } = await shellOfPage(params);
+  const { shell, context } = await shellOfPage(params);
   return (
     <Suspense>
-      <Workbench view={combView(shell)} />
+      <Workbench view={combView(shell, keptRules(context).key)} />
     </Suspense>
   );
 }

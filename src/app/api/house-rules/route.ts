@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import { appContext } from '@/services/context';
+import { keepRules, keptRules } from '@/services/house-rules/house-rules';
+import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
+
+const rules = z.record(z.string(), z.unknown());
+
+/** The house rules as a file: what was set by hand. */
+export function GET(request: Request): Response {
+  const refused = refuseForeign(request);
+  if (refused) return refused;
+  const { written } = keptRules(appContext());
+  return new Response(`${JSON.stringify({ schema: 'currycomb.house-rules/1', ...written }, null, 2)}\n`, {
+    headers: { 'content-type': 'application/json', 'content-disposition': 'attachment; filename="house-rules.json"' },
+  });
+}
+
+export async function PUT(request: Request): Promise<Response> {
+  const refused = refuseForeign(request);
+  if (refused) return refused;
+  const body = await readBodyAs(request, rules);
+  return body.ok ? answer(keepRules(appContext(), body.value)) : body.response;
+}

@@ -1,0 +1,53 @@
+import { z } from 'zod';
+import type { Item } from '@/core/shell/model';
+import { titleKey } from '@/core/text/normalise';
+import { atTime, dateOf, spellDate, timeOf } from '@/core/time/local-date';
+import { defineCheck } from '../check';
+
+/** How a calendar names a deadline: “Lab 1 due”, “Due: Lab 1”, “Deadline for Lab 1” (English; common practice, no source). */
+const deadlineName = [
+  /^\s*(?:due|deadline|submission|hand[\s-]?in|submit)(?:\s+date)?\s*(?::|[-–—]|\bfor\b|\bof\b)?\s+(.+)$/i,
+  /^(.+?)\s*(?:[-–—:(]\s*)?(?:(?:is\s+|are\s+)?due(?:\s+(?:date|today))?|deadline|submission(?:\s+deadline)?|closes|hand[\s-]?in)\s*\)?\s*$/i,
+];
+
+export const dueMismatch = defineCheck({
+  id: 'calendar.due-mismatch',
+  title: 'Calendar and due date disagree',
+  urgency: 'look-at',
+  remedyKind: 'judgement',
+  needs: [],
+  options: z.object({}),
+  messages: { event: 'The calendar says {calendar} for “{title}”, the activity {due}' },
+  things: ['event that disagrees with a due date', 'events that disagree with a due date'],
+  page: {
+    means: 'An event is named after the deadline of an activity and stands on another day than the activity’s due date.',
+    why: 'Students believe one of the two. Half of them hand in late.',
+    example: '“Site report due” on 30 April, and the assignment “Site report” is due on 7 May.',
+    remedy: 'Moves the event to the day of the activity.',
+    notWhen: 'The activity has no due date, or one of several activities of that name is due on that day.',
+  },
+  notApplicable: (shell) => (shell.events.length && shell.items.some((i) => i.due) ? null : 'there are no events, or no due dates'),
+  *find({ shell }) {
+    const byTitle = new Map<string, Item[]>();
+    for (const item of shell.items) if (item.due) byTitle.set(titleKey(item.title), [...(byTitle.get(titleKey(item.title)) ?? []), item]);
+    for (const event of shell.events) {
+      if (event.recurrence) continue;
+      const named = deadlineName.map((p) => p.exec(event.title)?.[1]).find((n) => n !== undefined && byTitle.has(titleKey(n)));
+      if (named === undefined) continue;
+      const activities = byTitle.get(titleKey(named))!;
+      const day = dateOf(event.start);
+      if (activities.some((a) => dateOf(a.due!) === day)) continue;
+      const item = activities[0]!;
+      const due = dateOf(item.due!);
+      yield {
+        message: { id: 'event', params: { title: item.title, calendar: spellDate(day), due: spellDate(due) } },
+        subjects: [{ type: 'item', ref: item.ref }, { type: 'event', ref: event.ref }],
+        evidence: [
+          { label: 'In the calendar', value: `${event.title}: ${spellDate(day)}`, where: event.ref },
+          { label: 'The activity', value: `due ${spellDate(due)}, ${timeOf(item.due!)}`, where: item.ref },
+        ],
+        remedy: { action: 're-date', targets: [event.ref], params: { dates: { [event.ref]: { start: event.allDay ? atTime(due, '00:00:00') : atTime(due, event.start.slice(11)) } } }, kind: 'judgement' },
+      };
+    }
+  },
+});

@@ -1,0 +1,57 @@
+import { z } from 'zod';
+import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
+import { plural } from '@/core/text/plural';
+import { defineCheck } from '../check';
+
+/** Events that say themselves that there is no class (English; common practice, no source). */
+const saysNoClass = /\b(no\s+(?:class(?:es)?|lectures?|labs?|lessons?|school)|break|holidays?|recess|closed|vacation|reading\s+week|day\s+off)\b/i;
+
+export const noClassDay = defineCheck({
+  id: 'calendar.no-class-day',
+  title: 'Events and due dates on days without class',
+  urgency: 'look-at',
+  remedyKind: 'depends',
+  needs: [],
+  options: z.object({}),
+  messages: {
+    event: '“{title}” is on {date}, when there is no class',
+    series: '“{title}” meets on {days} without class',
+    due: '“{title}” is due on {date}, when there is no class',
+  },
+  things: ['event or due date on a day without class', 'events and due dates on days without class'],
+  page: {
+    means: 'An event takes place, or something is due, on a day that the term’s calendar names as one without class.',
+    why: 'Students stand before a locked room, or write to ask whether the deadline is meant.',
+    example: 'The weekly laboratory has a date in spring break.',
+    remedy: 'Takes that date out of a series. What stands alone needs another day, which only you can name.',
+    notWhen: 'The event itself says that there is no class, such as “Spring break”.',
+  },
+  notApplicable: (shell) => (shell.noClassDays.length ? null : 'no days without class were given'),
+  *find({ shell }) {
+    const free = new Set(shell.noClassDays);
+    for (const item of shell.items) {
+      const day = item.due === null ? null : dateOf(item.due);
+      if (day === null || !free.has(day)) continue;
+      yield {
+        message: { id: 'due', params: { title: item.title, date: spellDate(day) } },
+        subjects: [{ type: 'item', ref: item.ref }],
+        evidence: [{ label: 'Due', value: `${spellWeekday(day)}, ${spellDate(day)}: no class`, where: item.ref }],
+        remedy: null,
+        batch: 'due',
+      };
+    }
+    for (const event of shell.events) {
+      if (saysNoClass.test(event.title)) continue;
+      const hit = event.occurrences.filter((o) => free.has(dateOf(o)));
+      if (!hit.length) continue;
+      const repeats = event.recurrence !== null && event.occurrences.length > hit.length;
+      yield {
+        message: event.recurrence ? { id: 'series', params: { title: event.title, days: plural(hit.length, 'day') } } : { id: 'event', params: { title: event.title, date: spellDate(dateOf(hit[0]!)) } },
+        subjects: [{ type: 'event', ref: event.ref }],
+        evidence: hit.slice(0, 12).map((o) => ({ label: 'No class on', value: `${spellWeekday(dateOf(o))}, ${spellDate(dateOf(o))}`, where: event.ref })),
+        remedy: repeats ? { action: 'exclude-occurrence', targets: [event.ref], params: { occurrences: { [event.ref]: hit } }, kind: 'judgement' } : null,
+        batch: repeats ? 'series' : 'alone',
+      };
+    }
+  },
+});

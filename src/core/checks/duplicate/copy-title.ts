@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import type { Item } from '@/core/shell/model';
+import { english } from '@/core/text/english';
+import { titleKey } from '@/core/text/normalise';
+import { defineCheck } from '../check';
+
+export const copyTitle = defineCheck({
+  id: 'duplicate.copy-title',
+  title: 'Named as a copy',
+  urgency: 'tidy',
+  remedyKind: 'none',
+  needs: ['outline', 'contentKeys'],
+  options: z.object({}),
+  messages: { copy: '“{copy}” is named as a copy of “{original}”' },
+  things: ['item named as a copy', 'items named as copies'],
+  question: 'Are these copies still wanted beside their originals?',
+  page: {
+    means: 'A title is the title of another item of the same kind with a mark of a copy: “Copy of X”, “X - Copy”, “X copy 2”, “X (2)”.',
+    why: 'Somebody made it to try something, and nobody remembers which one is valid.',
+    example: '“Site report” and “Site report (2)”.',
+    remedy: 'None is proposed: look which one is wanted.',
+    notWhen: 'The original is not there, or both say the same, which another check says.',
+  },
+  notApplicable: (shell) => (shell.items.length > 1 ? null : 'there are not two items'),
+  *find({ shell, facts }) {
+    const byTitle = new Map<string, Item[]>();
+    for (const item of shell.items) byTitle.set(`${item.kind} ${titleKey(item.title)}`, [...(byTitle.get(`${item.kind} ${titleKey(item.title)}`) ?? []), item]);
+    for (const item of shell.items) {
+      const stem = english.copyTitle.map((p) => p.exec(item.title.trim())?.[1]).find((s) => s !== undefined && byTitle.has(`${item.kind} ${titleKey(s)}`));
+      if (stem === undefined) continue;
+      const originals = byTitle.get(`${item.kind} ${titleKey(stem)}`)!.filter((o) => o.ref !== item.ref);
+      const original = originals[0];
+      if (!original) continue;
+      const key = facts.contentKeys.of(item);
+      if (originals.some((o) => (key !== null && facts.contentKeys.of(o) === key) || (o.content !== null && o.content === item.content))) continue;
+      yield {
+        message: { id: 'copy', params: { copy: item.title, original: original.title } },
+        subjects: [{ type: 'item', ref: original.ref }, { type: 'item', ref: item.ref }],
+        evidence: [original, item].map((i) => ({ label: i === item ? 'Named as a copy' : 'The other', value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '), where: i.ref })),
+        remedy: null,
+        confidence: 0.8,
+      };
+    }
+  },
+});

@@ -1,0 +1,56 @@
+import type { ContentKeys } from '@/core/compare/content-keys';
+import { scansOfContent } from '@/core/links/scans';
+import type { Item, ItemKind, Shell } from '@/core/shell/model';
+import { nearPairs } from '@/core/text/near-pairs';
+
+/** Items of one kind joined by near-equal texts; what is equal in content stands beside its equal. */
+export interface NearGroup {
+  readonly items: readonly Item[];
+  /** Pairs that were counted, most similar first; refs and Jaccard similarity. */
+  readonly pairs: readonly { readonly a: Item; readonly b: Item; readonly similarity: number }[];
+}
+
+const compared = new Set<ItemKind>(['page', 'assignment', 'quiz', 'discussion', 'announcement']);
+
+/** Groups in outline order of their first item. */
+export function findNear(shell: Shell, keys: ContentKeys, threshold: number, words: number): NearGroup[] {
+  const contents = new Map(shell.contents.map((c) => [c.id, c]));
+  const byKind = new Map<ItemKind, Map<string, { items: Item[]; text: string }>>();
+  const seen = new Set<string>();
+  for (const item of shell.items) {
+    if (!compared.has(item.kind) || item.content === null || seen.has(item.content)) continue;
+    seen.add(item.content);
+    const content = contents.get(item.content);
+    if (!content || keys.words(item) < words) continue;
+    const kind = byKind.get(item.kind) ?? new Map<string, { items: Item[]; text: string }>();
+    byKind.set(item.kind, kind);
+    const key = keys.of(item) ?? item.ref;
+    const same = kind.get(key);
+    if (same) same.items.push(item);
+    else kind.set(key, { items: [item], text: scansOfContent(content).map((s) => s.text).join('\n') });
+  }
+  const order = new Map(shell.items.map((item, i) => [item, i]));
+  return [...byKind.values()].flatMap((kind) => groupsIn([...kind.values()], threshold)).sort((a, b) => order.get(a.items[0]!)! - order.get(b.items[0]!)!);
+}
+
+function groupsIn(texts: readonly { items: Item[]; text: string }[], threshold: number): NearGroup[] {
+  const pairs = nearPairs(texts.map((t) => t.text), threshold);
+  const parent = texts.map((_, i) => i);
+  const root = (i: number): number => {
+    let at = i;
+    while (parent[at] !== at) at = parent[at] = parent[parent[at]!]!;
+    return at;
+  };
+  for (const { a, b } of pairs) parent[Math.max(root(a), root(b))] = Math.min(root(a), root(b));
+  const groups = new Map<number, { members: number[]; pairs: typeof pairs }>();
+  for (const pair of pairs) {
+    const group = groups.get(root(pair.a)) ?? { members: [], pairs: [] };
+    groups.set(root(pair.a), group);
+    group.pairs.push(pair);
+  }
+  texts.forEach((_, i) => groups.get(root(i))?.members.push(i));
+  return [...groups.values()].map((group) => ({
+    items: group.members.flatMap((i) => texts[i]!.items),
+    pairs: group.pairs.map((p) => ({ a: texts[p.a]!.items[0]!, b: texts[p.b]!.items[0]!, similarity: p.similarity })).sort((x, y) => y.similarity - x.similarity),
+  }));
+}

@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import type { NodeKey } from '@/core/links/graph';
+import { defineCheck } from '../check';
+import type { SubjectRef } from '../finding';
+import { nearest } from '../house-rules';
+
+export const brokenLink = defineCheck({
+  id: 'orphan.broken-link',
+  title: 'Broken links',
+  urgency: 'fix-first',
+  remedyKind: 'judgement',
+  needs: ['links'],
+  options: z.object({}),
+  messages: { link: '“{title}” points at “{asked}”, which is not in the shell' },
+  things: ['broken link', 'broken links'],
+  page: {
+    means: 'A link, picture or style inside the shell names a target that the shell does not have.',
+    why: 'Students see a missing picture or an error page, and stop trusting the rest.',
+    example: 'A migration put all files into one folder, and the pages still ask for images/map.png.',
+    remedy: 'Leads the link to the one file of that name, where there is just one. Otherwise takes the link out; its words stay.',
+    notWhen: 'Only the place inside the page is missing (#fragment), or the address begins with a slash or leaves the shell.',
+  },
+  notApplicable: (shell) => (shell.contents.length ? null : 'there is nothing that could hold a link'),
+  *find({ shell, facts }) {
+    const owners = new Map<NodeKey, { subject: SubjectRef; title: string }>();
+    for (const item of shell.items) if (item.content && !owners.has(`content:${item.content}`)) owners.set(`content:${item.content}`, { subject: { type: 'item', ref: item.ref }, title: item.title });
+    for (const bank of shell.banks) if (bank.content) owners.set(`content:${bank.content}`, { subject: { type: 'bank', ref: bank.ref }, title: bank.title });
+    for (const file of shell.files) owners.set(`file:${file.path}`, { subject: { type: 'file', ref: file.path }, title: file.path });
+    const paths = [...shell.files.map((f) => f.path as string), ...shell.contents.flatMap((c) => (c.kind === 'page' && c.href ? [c.href as string] : []))];
+    const byName = new Map<string, string[]>();
+    for (const path of new Set(paths)) byName.set(nameOf(path), [...(byName.get(nameOf(path)) ?? []), path]);
+    const names = [...byName.keys()];
+    // Many pages ask for one missing file.
+    const guesses = new Map<string, string | null>();
+    const guessOf = (name: string) => {
+      const known = guesses.get(name);
+      if (known !== undefined) return known;
+      const made = nearestName(name, names, byName);
+      guesses.set(name, made);
+      return made;
+    };
+    const writtenBy = new Map<string, string[]>();
+    for (const b of facts.links.broken) writtenBy.set(`${b.from} ${b.asked}`, [...(writtenBy.get(`${b.from} ${b.asked}`) ?? []), b.written]);
+    const seen = new Set<string>();
+    for (const broken of facts.links.broken) {
+      const owner = owners.get(broken.from);
+      const key = `${broken.from} ${broken.asked}`;
+      if (!owner || seen.has(key) || broken.asked.endsWith('/') || broken.asked === '') continue;
+      seen.add(key);
+      const same = byName.get(nameOf(broken.asked)) ?? [];
+      const found = same.length === 1 ? same[0]! : null;
+      const guess = found ?? guessOf(nameOf(broken.asked));
+      const written = writtenBy.get(key)!;
+      const targets = [owner.subject.ref];
+      yield {
+        message: { id: 'link', params: { title: owner.title, asked: broken.asked } },
+        subjects: [owner.subject],
+        evidence: [
+          { label: 'Asks for', value: broken.asked, where: owner.subject.ref },
+          { label: 'Stands in', value: `${broken.attribute}, as ${written[0]}` },
+          { label: 'Nearest existing name', value: guess ?? 'nothing like it', ...(guess ? { where: guess } : {}) },
+        ],
+        remedy: found
+          ? { action: 'relink', targets, params: { addresses: Object.fromEntries(written.map((w) => [w, found])) }, kind: 'judgement' }
+          : { action: 'unlink', targets, params: { drop: [...new Set(written)] }, kind: 'judgement' },
+        about: broken.asked,
+        batch: found ? 'elsewhere' : 'missing',
+      };
+    }
+  },
+});
+
+const nameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1).toLowerCase();
+
+/** The name that differs least, where it shares its beginning or its ending; anything else would be a guess. */
+function nearestName(asked: string, names: readonly string[], byName: ReadonlyMap<string, readonly string[]>): string | null {
+  const ending = asked.slice(asked.lastIndexOf('.'));
+  const like = names.filter((n) => Math.abs(n.length - asked.length) <= 6 && (n[0] === asked[0] || n.endsWith(ending)));
+  if (!like.length) return null;
+  const best = nearest(asked, like);
+  return byName.get(best)?.[0] ?? null;
+}

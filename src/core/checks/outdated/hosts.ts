@@ -1,0 +1,15 @@
+/** The host of an address in lower case; null for what is no web address. */
+export function hostOf(address: string): string | null {
+  try {
+    const url = new URL(address.trim());
+    return /^https?:$/.test(url.protocol) ? url.hostname.toLowerCase() : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Is a host the named one or a part of it? A rule may be written with a scheme, a port or a leading `*.`. */
+export function isHostOf(host: string, rule: string): boolean {
+  const name = rule.trim().toLowerCase().replace(/^[a-z]+:\/\//, '').replace(/[/:].*$/, '').replace(/^\*\./, '');
+  return name !== '' && (host === name || host.endsWith(`.${name}`));
+}

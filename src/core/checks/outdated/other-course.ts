@@ -1,0 +1,103 @@
+import { z } from 'zod';
+import type { Item } from '@/core/shell/model';
+import { defineCheck } from '../check';
+import type { Passage } from '../passages';
+import { plural } from '@/core/text/plural';
+import { bySubject, sentenceEvidence } from './mentions';
+
+/** Letters before a number that are no course: standards, cameras, units (from memory; common practice, no source). */
+const noCourses = new Set('RFC ISO IEC IEEE ANSI DIN EN ASTM EPA NIST FIPS UTF SHA MD BS CFR USC ECMA ITU MIL SAE API BIP CVE IMG DSC PIC FIG VID DOC PDF REV SET LAB DAY MAX MIN ROOM PAGE WEEK UNIT STEP TASK PART NO VOL CH PP AD BC CE BCE USD EUR GBP COVID HTTP CODE TEL EXT BOX'.split(' '));
+const aside = /\b(?:prerequisites?|co-?requisites?|requires?|required|see\s+also|equivalent|transfer|before\s+taking|after|instead\s+of|cross-?listed)\b/i;
+
+export const otherCourse = defineCheck({
+  id: 'outdated.other-course',
+  title: 'Another course is named',
+  urgency: 'fix-first',
+  remedyKind: 'judgement',
+  needs: ['passages'],
+  options: z.object({}),
+  messages: {
+    one: '“{title}” names {code}, and this is {own}',
+    batch: '{count} of one import belong to another course: they name {code}, and this is {own}',
+  },
+  things: ['item or file of another course', 'items and files of another course'],
+  page: {
+    means: 'A title, a file’s name or the first heading of a page names a course code built like the shell’s own that is another one. Two or more of one import are one finding.',
+    why: 'Somebody copied the wrong course, or half of it. Students read instructions that were never for them.',
+    example: '“GEO 130 Lab rules” in the shell of HYD 214.',
+    remedy: 'Deletes what came with that import, where it is one; otherwise edit the name.',
+    notWhen: 'It is a requirement or a “see also”, a standard such as RFC or ISO, or stands in running text.',
+  },
+  notApplicable: (shell) => (codePattern(shell.code) ? null : 'the shell has no code of letters and digits'),
+  *find({ shell, facts }) {
+    const pattern = codePattern(shell.code);
+    if (!pattern) return;
+    const hits = [];
+    for (const passage of facts.passages) {
+      const named = namesCourse(passage, pattern);
+      if (named) hits.push({ passage, ...named });
+    }
+    const found = bySubject(hits);
+    const batches = new Map<string, typeof found>();
+    for (const one of found) {
+      const batch = one.hits[0]!.passage.item?.batch ?? one.hits[0]!.passage.file?.batch;
+      if (batch) batches.set(batch, [...(batches.get(batch) ?? []), one]);
+    }
+    const done = new Set<string>();
+    for (const [batch, members] of batches) {
+      if (members.length < 2) continue;
+      // The whole import is meant where it is not the shell's main one.
+      const items = shell.items.filter((i) => i.batch === batch);
+      const whole = items.length * 2 <= shell.items.length;
+      const subjects = whole ? items.map((i: Item) => ({ type: 'item' as const, ref: i.ref as string })) : members.map((m) => m.subject);
+      const targets = subjects.filter((s) => s.type === 'item').map((s) => s.ref);
+      for (const m of members) done.add(`${m.subject.type} ${m.subject.ref}`);
+      yield {
+        message: { id: 'batch', params: { count: plural(subjects.length, 'thing'), code: members[0]!.hits[0]!.says, own: shell.code } },
+        subjects,
+        evidence: [{ label: 'Came with the import', value: batch, where: subjects[0]?.ref }, ...members.slice(0, 12).map((m) => sentenceEvidence(m.hits[0]!))],
+        remedy: whole && targets.length ? { action: 'delete', targets, params: {}, kind: 'judgement' } : null,
+        batch,
+      };
+    }
+    for (const { subject, title, hits: own } of found) {
+      if (done.has(`${subject.type} ${subject.ref}`)) continue;
+      yield {
+        message: { id: 'one', params: { title, code: own[0]!.says, own: shell.code } },
+        subjects: [subject],
+        evidence: own.slice(0, 6).map(sentenceEvidence),
+        remedy: null,
+      };
+    }
+  },
+});
+
+interface CodePattern {
+  readonly like: RegExp;
+  readonly own: string;
+}
+
+/** Codes as the shell's own is built: so many letters, so many digits, a space or hyphen between them or not. */
+function codePattern(code: string): CodePattern | null {
+  const parts = /^\s*([A-Za-z]{2,6})[\s-]?(\d{2,5})/.exec(code);
+  if (!parts) return null;
+  const [, letters, digits] = parts as unknown as [string, string, string];
+  return { like: new RegExp(`(?<![\\p{L}\\p{N}])([A-Z]{${letters.length}})[\\s-]?(\\d{${digits.length}})(?![\\p{N}])`, 'gu'), own: `${letters.toUpperCase()}${digits}` };
+}
+
+function namesCourse(passage: Passage, { like, own }: CodePattern): { start: number; end: number; says: string } | null {
+  let text = passage.text;
+  if (passage.where === 'alt') return null;
+  if (passage.where === 'text') {
+    const head = passage.marks.filter((m) => m.is === 'heading').sort((a, b) => a.start - b.start)[0];
+    if (!head) return null;
+    text = text.slice(0, head.end);
+    like.lastIndex = head.start;
+  } else like.lastIndex = 0;
+  for (let match = like.exec(text); match; match = like.exec(text)) {
+    if (`${match[1]}${match[2]}` === own || noCourses.has(match[1]!)) continue;
+    if (aside.test(text.slice(0, match.index))) continue;
+    return { start: match.index, end: match.index + match[0].length, says: match[0] };
+  }
+  return null;
+}

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { english } from '@/core/text/english';
+import { sentenceAround } from '@/core/text/sentence';
+import { defineCheck } from '../check';
+import type { Passage } from '../passages';
+import { bySubject, sentenceEvidence } from './mentions';
+import { phrasePattern } from './phrases';
+
+export const placeholderText = defineCheck({
+  id: 'outdated.placeholder-text',
+  title: 'Text meant for the teacher',
+  urgency: 'fix-first',
+  remedyKind: 'none',
+  needs: ['passages'],
+  options: z.object({}),
+  messages: { text: '“{title}” still says “{says}”', many: '“{title}” still says “{says}” and {count} more', untitled: '“{title}” has no real title' },
+  things: ['item with text meant for the teacher', 'items with text meant for the teacher'],
+  page: {
+    means: 'Text that a template meant for the teacher was left in: lorem ipsum, “[insert …]”, “your name here”, TBD, “click to add”, “untitled”, or a phrase of the house rules.',
+    why: 'Students read “Instructor: [insert name]” and wonder who reads this shell.',
+    example: '“Office hours: TBA” in the third week.',
+    remedy: 'Edit it, or hide the item until it is written.',
+    notWhen: 'It is an exercise with blanks to fill in, or code.',
+  },
+  notApplicable: (shell) => (shell.items.length ? null : 'the shell is empty'),
+  *find({ facts, rules }) {
+    const own = phrasePattern(rules.placeholderPhrases);
+    const hits = [];
+    for (const passage of facts.passages) {
+      if (passage.where === 'file-name') continue;
+      if (passage.where === 'title' && english.untitled.test(passage.text)) {
+        hits.push({ passage, start: 0, end: passage.text.length, says: '' });
+        continue;
+      }
+      for (const pattern of [english.placeholder, own]) {
+        if (!pattern) continue;
+        for (const match of passage.text.matchAll(pattern)) {
+          const [start, end] = [match.index, match.index + match[0].length];
+          if (!isMeant(passage, start, end)) hits.push({ passage, start, end, says: match[0].trim() });
+        }
+      }
+    }
+    for (const { subject, title, hits: found } of bySubject(hits)) {
+      const says = [...new Set(found.map((h) => h.says).filter((s) => s !== ''))];
+      yield {
+        message: !says.length ? { id: 'untitled', params: { title } } : says.length === 1 ? { id: 'text', params: { title, says: says[0]! } } : { id: 'many', params: { title, says: says[0]!, count: says.length - 1 } },
+        subjects: [subject],
+        evidence: found.slice(0, 8).map(sentenceEvidence),
+        remedy: null,
+      };
+    }
+  },
+});
+
+/** Blanks in an exercise and words in code are meant to stand there. */
+function isMeant(passage: Passage, start: number, end: number): boolean {
+  if (passage.marks.some((m) => m.is === 'code' && m.start <= start && end <= m.end)) return true;
+  return english.fillIn.test(sentenceAround(passage.text, start, end).text) || (passage.item?.kind === 'quiz' && passage.text[start] === '[');
+}

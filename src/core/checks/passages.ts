@@ -1,0 +1,101 @@
+import { scansOfContent } from '@/core/links/scans';
+import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
+import { english } from '@/core/text/english';
+import { namedDates, type NamedDate } from '@/core/text/named-dates';
+import { namedTerms, type NamedTerm } from '@/core/text/named-terms';
+import { nameWords } from '@/core/text/name-words';
+import type { TextMark } from '@/core/text/scan-html';
+import { sentenceAround } from '@/core/text/sentence';
+import type { SubjectRef } from './finding';
+
+/** Something that the shell says to a reader: a title, a body's text, a picture's alternative text, a file's name. */
+export interface Passage {
+  readonly subject: SubjectRef;
+  readonly item: Item | null;
+  readonly file: ShellFile | null;
+  readonly where: 'title' | 'text' | 'alt' | 'file-name';
+  readonly text: string;
+  readonly marks: readonly TextMark[];
+}
+export const passageLabels: Readonly<Record<Passage['where'], string>> = {
+  title: 'In the title',
+  text: 'In the text',
+  alt: 'In a picture’s alternative text',
+  'file-name': 'In the file’s name',
+};
+
+/** All passages of a shell: each content's text once, at the first place that shows it. */
+export function passagesOf(shell: Shell): Passage[] {
+  const passages: Passage[] = [];
+  const contents = new Map(shell.contents.map((c) => [c.id, c]));
+  const said = new Set<string>();
+  for (const item of shell.items) {
+    const subject: SubjectRef = { type: 'item', ref: item.ref };
+    const about = { subject, item, file: null };
+    passages.push({ ...about, where: 'title', text: item.title, marks: [] });
+    const content = item.content === null ? undefined : contents.get(item.content);
+    if (!content || said.has(content.id)) continue;
+    said.add(content.id);
+    for (const scan of scansOfContent(content)) {
+      if (scan.text.trim() !== '') passages.push({ ...about, where: 'text', text: scan.text, marks: scan.marks });
+      for (const alt of scan.alts) passages.push({ ...about, where: 'alt', text: alt, marks: [] });
+    }
+    const path = ownPath(content);
+    if (path) passages.push({ ...about, where: 'file-name', text: nameWords(path), marks: [] });
+  }
+  for (const file of shell.files)
+    if (!/^(text\/css|font\/|application\/(javascript|font))|javascript/.test(file.mediaType))
+      passages.push({ subject: { type: 'file', ref: file.path }, item: null, file, where: 'file-name', text: nameWords(file.path), marks: [] });
+  return passages;
+}
+
+const ownPath = (content: Content): string | null => (content.kind === 'page' ? content.href : null);
+
+export interface Mention<T> {
+  readonly passage: Passage;
+  readonly says: T;
+}
+
+export const datesIn = (passages: readonly Passage[]): Mention<NamedDate>[] =>
+  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : namedDates(passage.text, english).map((says) => ({ passage, says }))));
+
+export const termsIn = (passages: readonly Passage[]): Mention<NamedTerm>[] =>
+  passages.flatMap((passage) => namedTerms(passage.text, english).map((says) => ({ passage, says })));
+
+const referenceParts = new WeakMap<Passage, readonly { start: number; end: number }[]>();
+
+/** The stretches of a text below a heading such as “References”, up to the next heading. */
+function referencesOf(passage: Passage): readonly { start: number; end: number }[] {
+  const known = referenceParts.get(passage);
+  if (known) return known;
+  const parts: { start: number; end: number }[] = [];
+  if (passage.where === 'text') {
+    const heads = passage.marks.filter((m) => m.is === 'heading');
+    let at = 0;
+    for (const line of passage.text.split('\n')) {
+      if (line.length < 40 && english.referenceHeading.test(line)) {
+        const next = heads.find((h) => h.start > at + line.length);
+        parts.push({ start: at, end: next?.start ?? passage.text.length });
+      }
+      at += line.length + 1;
+    }
+  }
+  referenceParts.set(passage, parts);
+  return parts;
+}
+
+/** Does a place stand in something quoted, in code, in a list of cited works, or in a line of copyright? */
+export function standsQuoted(passage: Passage, start: number, end: number): boolean {
+  if (passage.marks.some((m) => m.is !== 'heading' && m.start <= start && end <= m.end)) return true;
+  if (referencesOf(passage).some((r) => r.start <= start && end <= r.end)) return true;
+  const { text } = sentenceAround(passage.text, start, end);
+  const line = passage.text.slice(passage.text.lastIndexOf('\n', start) + 1, end + 200);
+  return english.referenceLine.test(line) || english.citation.test(text) || english.copyright.test(text);
+}
+
+/** Does a named term or year stand with words of history or data: since 2019, the flood of spring 2013? */
+export const standsInHistory = (passage: Passage, start: number, end: number): boolean =>
+  english.historyBefore.test(passage.text.slice(Math.max(0, start - 40), start)) || english.historyAfter.test(passage.text.slice(end, end + 24));
+
+/** The sentence around a mention, cut at a word where it is long, for evidence. */
+export const sentenceOf = (passage: Passage, start: number, end: number): string => sentenceAround(passage.text, start, end).text.trim();

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import type { Item } from '@/core/shell/model';
+import { numberLabel, sameNumber, type NumberLabel } from '@/core/text/number-label';
+import { defineCheck } from '../check';
+
+export const misfiled = defineCheck({
+  id: 'structure.misfiled',
+  title: 'In the wrong module',
+  urgency: 'look-at',
+  remedyKind: 'judgement',
+  needs: ['outline', 'repeats'],
+  options: z.object({}),
+  messages: { item: '“{title}” stands in “{here}” and names “{there}”' },
+  things: ['item in the wrong module', 'items in the wrong module'],
+  page: {
+    means: 'An item’s own number names another module of the series than the one that it stands in.',
+    why: 'Students look for it where it says it belongs, and do not find it.',
+    example: '“Week 5 field sheet” stands in Week 4.',
+    remedy: 'Moves it to the end of the module that it names.',
+    notWhen: 'It names a range that takes in the module, or looks back or ahead, such as “Before Week 5”.',
+  },
+  notApplicable: () => null,
+  *find({ shell, facts }) {
+    const modules = new Map<string, Item>();
+    const labels = new Map<string, NumberLabel | null>();
+    for (const item of shell.items) {
+      if (item.kind !== 'module' || !item.placed) continue;
+      const label = numberLabel(item.title);
+      labels.set(item.ref, label);
+      const key = label ? `${label.label} ${label.numbers.join('.')}` : '';
+      if (label && !modules.has(key) && !facts.repeats.counterpart.has(item.ref)) modules.set(key, item);
+    }
+    for (const item of shell.items) {
+      if (!item.placed || item.parent === null) continue;
+      const own = ownLabel(item.title);
+      if (!own || own.numbers.length > 1) continue;
+      const around = facts.outline.ancestors(item).findLast((a) => labels.get(a.ref)?.label === own.label);
+      const here = around ? labels.get(around.ref)! : null;
+      const there = modules.get(`${own.label} ${own.numbers.join('.')}`);
+      if (!around || !here || !there || sameNumber(here, own) || there.ref === item.ref || inRange(item.title, own, here)) continue;
+      if (facts.outline.ancestors(there).some((a) => a.ref === item.ref)) continue;
+      yield {
+        message: { id: 'item', params: { title: item.title, here: around.title, there: there.title } },
+        subjects: [{ type: 'item', ref: item.ref }],
+        evidence: [
+          { label: 'Stands in', value: [...facts.outline.path(item)].join(' › '), where: item.ref },
+          { label: 'Names', value: there.title, where: there.ref },
+        ],
+        remedy: { action: 'move', targets: [item.ref], params: { places: { [item.ref]: there.ref } }, kind: 'judgement' },
+      };
+    }
+  },
+});
+
+/** A number at the title's beginning, or set apart at its end: “Field sheet, week 4”, “Notes (Week 4)”. */
+export function ownLabel(title: string): NumberLabel | null {
+  const first = numberLabel(title);
+  if (first) return first.label === '#' ? null : first;
+  const end = /[,(–—-]\s*([\p{L}]+\.?\s*#?\s*\d{1,3})\s*\)?\s*$/u.exec(title);
+  return end ? numberLabel(end[1]!) : null;
+}
+
+/** “Weeks 3–5” is at home in each of them. */
+function inRange(title: string, own: NumberLabel, here: NumberLabel): boolean {
+  const rest = numberLabel(title) ? title.slice(own.end) : '';
+  const to = /^\s*(?:[-–—/&+,]|to|and)\s*(?:\p{L}+\s*)?(\d{1,3})/u.exec(rest)?.[1];
+  return to !== undefined && here.numbers[0]! >= own.numbers[0]! && here.numbers[0]! <= Number(to);
+}

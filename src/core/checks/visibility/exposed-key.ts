@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import type { Item } from '@/core/shell/model';
+import { english } from '@/core/text/english';
+import { nameWords } from '@/core/text/name-words';
+import { defineCheck } from '../check';
+import { fitsPattern } from '../house-rules';
+import { openDoors } from './open-doors';
+
+export const exposedKey = defineCheck({
+  id: 'visibility.exposed-key',
+  title: 'Answers that students can reach',
+  urgency: 'fix-first',
+  remedyKind: 'judgement',
+  needs: ['outline', 'links'],
+  options: z.object({}),
+  messages: {
+    item: 'Students can open “{title}”, whose name says that it is not for them',
+    file: 'Students can open the file “{title}”, whose name says that it is not for them',
+    store: 'Students can see “{title}”, which the house rules name as a store of staff',
+  },
+  things: ['thing not meant for students that they can reach', 'things not meant for students that they can reach'],
+  page: {
+    means: 'A name says answer key, marking guide or instructor only, says solutions or key as a label, or carries a short mark of the house rules, and students can reach it.',
+    why: 'One student finds it, all have it, and the quiz is worth nothing.',
+    example: '“Quiz 3 – Key” came along with the import and is shown.',
+    remedy: 'Hides it; a file is made readable by staff only.',
+    notWhen: 'It or something around it is hidden, or no item that students see leads to the file.',
+  },
+  notApplicable: (shell) => (shell.items.length || shell.files.length ? null : 'the shell is empty'),
+  *find({ shell, facts, rules }) {
+    const doors = openDoors(shell, facts.outline, facts.links);
+    const isKey = (name: string) => english.answerName.test(name) || isLabel(name) || rules.keyMarks.some((mark) => new RegExp(`(?<![\\p{L}\\p{N}])${escape(mark)}(?![\\p{L}\\p{N}])`, 'u').test(name));
+    const inStore = (item: Item) => facts.outline.ancestors(item).some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
+    const flagged = new Set<string>();
+    for (const item of shell.items) {
+      if (!doors.isOpen(item) || inStore(item)) continue;
+      const store = item.kind === 'module' && fitsPattern(item.title, rules.staffStore);
+      if (!store && (!isKey(item.title) || facts.outline.ancestors(item).some((a) => flagged.has(a.ref)))) continue;
+      flagged.add(item.ref);
+      yield {
+        message: { id: store ? 'store' : 'item', params: { title: item.title } },
+        subjects: [{ type: 'item', ref: item.ref }],
+        evidence: [
+          { label: 'Its name', value: item.title, where: item.ref },
+          { label: 'Students see it at', value: [...facts.outline.path(item), item.title].join(' › ') },
+        ],
+        remedy: { action: 'hide', targets: [item.ref], params: {}, kind: 'judgement' },
+      };
+    }
+    const reached = new Map<string, Item>();
+    for (const { from, edge } of doors.links) if (edge.to.startsWith('file:') && !inStore(from) && !reached.has(edge.to)) reached.set(edge.to, from);
+    for (const file of shell.files) {
+      if (file.readableBy === 'staff' || !isKey(nameWords(file.path))) continue;
+      const places = doors.placesOf(file.content).filter((i) => doors.isOpen(i) && !inStore(i));
+      const from = reached.get(`file:${file.path}`) ?? places[0];
+      if (!from || flagged.has(from.ref) || facts.outline.ancestors(from).some((a) => flagged.has(a.ref))) continue;
+      yield {
+        message: { id: 'file', params: { title: file.path } },
+        subjects: [{ type: 'file', ref: file.path }],
+        evidence: [
+          { label: 'Its name', value: file.path, where: file.path },
+          { label: 'Reached from', value: [...facts.outline.path(from), from.title].join(' › '), where: from.ref },
+        ],
+        remedy: { action: 'file-access', targets: [file.path], params: { readers: 'staff' }, kind: 'judgement' },
+      };
+    }
+  },
+});
+
+const isLabel = (name: string) => english.answerLabel.test(name);
+const escape = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');

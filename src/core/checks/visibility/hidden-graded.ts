@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { activitiesByColumn } from '@/core/shell/grade-links';
+import { defineCheck } from '../check';
+import { fitsPattern } from '../house-rules';
+import { hiddenAround, whyClosed } from './open-doors';
+
+export const hiddenGraded = defineCheck({
+  id: 'visibility.hidden-graded',
+  title: 'Hidden, and it counts',
+  urgency: 'fix-first',
+  remedyKind: 'judgement',
+  needs: ['outline'],
+  options: z.object({}),
+  messages: { item: '“{title}” is hidden, and its column counts {points} points' },
+  things: ['hidden activity that counts', 'hidden activities that count'],
+  page: {
+    means: 'An activity that students cannot see still belongs to a grade column with points.',
+    why: 'Nobody can earn the points, and everybody’s total lacks them.',
+    example: 'The midterm was hidden in Week 8, and the gradebook waits for 100 points.',
+    remedy: 'Shows the activity. Otherwise take its column out of the gradebook.',
+    notWhen: 'Another activity of the same column is shown.',
+  },
+  notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
+  *find({ shell, facts, rules }) {
+    const inStore = (item: (typeof shell.items)[number]) => [...facts.outline.ancestors(item), item].some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
+    const columns = new Map(shell.gradeColumns.map((c) => [c.ref, c]));
+    for (const [ref, activities] of activitiesByColumn(shell)) {
+      const column = columns.get(ref)!;
+      if (!((column.points ?? 0) > 0) || activities.some((a) => facts.outline.isShown(a))) continue;
+      for (const item of activities) {
+        if (inStore(item)) continue;
+        const closed = hiddenAround(item, facts.outline);
+        yield {
+          message: { id: 'item', params: { title: item.title, points: column.points ?? 0 } },
+          subjects: [{ type: 'item', ref: item.ref }, { type: 'gradeColumn', ref: column.ref }],
+          evidence: [
+            { label: 'Students cannot see it', value: whyClosed(item, facts.outline), where: item.ref },
+            { label: 'Grade column', value: `${column.title}, ${column.points} points`, where: column.ref },
+          ],
+          remedy: closed.length ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' } : null,
+        };
+      }
+    }
+  },
+});

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { defineCheck } from '../check';
+import { hiddenAround, openDoors, whyClosed } from './open-doors';
+
+export const hiddenTarget = defineCheck({
+  id: 'visibility.hidden-target',
+  title: 'Links to what students cannot open',
+  urgency: 'fix-first',
+  remedyKind: 'judgement',
+  needs: ['outline', 'links'],
+  options: z.object({}),
+  messages: { link: '“{from}” links to “{to}”, which students cannot open' },
+  things: ['link to something students cannot open', 'links to something students cannot open'],
+  page: {
+    means: 'An item that students see links to one that they cannot open, since it or something around it is hidden.',
+    why: 'They click, get an error, and write to you.',
+    example: 'Week 3 says “see the rating curve”, and the rating curve is hidden.',
+    remedy: 'Shows what the link leads to. Otherwise take the link out.',
+    notWhen: 'The target stands in a second place that is open, or outside the outline.',
+  },
+  notApplicable: (shell) => (shell.items.some((i) => i.shown !== null || i.staffOnly) ? null : 'nobody told what is hidden: give a status sheet'),
+  *find({ shell, facts }) {
+    const doors = openDoors(shell, facts.outline, facts.links);
+    const files = new Map(shell.files.map((f) => [f.path as string, f.content as string]));
+    const seen = new Set<string>();
+    for (const { from, edge } of doors.links) {
+      const content = edge.to.startsWith('content:') ? edge.to.slice(8) : edge.to.startsWith('file:') ? (files.get(edge.to.slice(5)) ?? null) : null;
+      if (content === null || content === from.content) continue;
+      const places = doors.placesOf(content).filter((i) => i.placed);
+      const target = places[0];
+      if (!target || places.some(doors.isOpen)) continue;
+      // A picture that some hidden item shows as well is seen all the same where a page shows it.
+      if (edge.to.startsWith('file:') && edge.attribute !== 'href') continue;
+      const key = `${from.ref} ${target.ref}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const closed = hiddenAround(target, facts.outline);
+      yield {
+        message: { id: 'link', params: { from: from.title, to: target.title } },
+        subjects: [{ type: 'item', ref: from.ref }, { type: 'item', ref: target.ref }],
+        evidence: [
+          { label: 'Links from', value: [...facts.outline.path(from), from.title].join(' › '), where: from.ref },
+          { label: 'Leads to', value: [...facts.outline.path(target), target.title].join(' › '), where: target.ref },
+          { label: 'Students cannot open it', value: whyClosed(target, facts.outline) },
+        ],
+        remedy: closed.length ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' } : null,
+      };
+    }
+  },
+});

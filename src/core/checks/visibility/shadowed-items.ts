@@ -1,0 +1,38 @@
+import type { LinkGraph } from '@/core/links/graph';
+import { activitiesByColumn } from '@/core/shell/grade-links';
+import type { Item, Shell } from '@/core/shell/model';
+import type { Outline } from '@/core/shell/outline';
+import { fitsPattern } from '../house-rules';
+import { openDoors } from './open-doors';
+
+/** The shown items inside a hidden container, and those among them that matter: graded, or linked from what students see. */
+export interface ShadowedGroup {
+  readonly container: Item;
+  readonly items: readonly Item[];
+  readonly serious: readonly { readonly item: Item; readonly graded: boolean }[];
+}
+
+export function shadowedIn(shell: Shell, outline: Outline, graph: LinkGraph, staffStore: readonly string[]): ShadowedGroup[] {
+  const doors = openDoors(shell, outline, graph);
+  const linked = new Set<Item>();
+  for (const { edge } of doors.links) {
+    const content = edge.to.startsWith('content:') ? edge.to.slice(8) : null;
+    if (content) for (const place of doors.placesOf(content)) linked.add(place);
+  }
+  const graded = new Set([...activitiesByColumn(shell).values()].flat());
+  const groups: ShadowedGroup[] = [];
+  for (const container of shell.items) {
+    if (!(container.shown === false || container.staffOnly) || !container.placed) continue;
+    const around = outline.ancestors(container);
+    if (around.some((a) => a.shown === false || a.staffOnly)) continue;
+    if ([...around, container].some((a) => a.kind === 'module' && fitsPattern(a.title, staffStore))) continue;
+    const items = outline.descendants(container.ref).filter((i) => i.shown !== false && !i.staffOnly);
+    if (!items.length) continue;
+    const serious = items.flatMap((item) => {
+      const counts = graded.has(item) || ((item.points ?? 0) > 0 && (item.kind === 'assignment' || item.kind === 'quiz'));
+      return counts ? [{ item, graded: true }] : linked.has(item) ? [{ item, graded: false }] : [];
+    });
+    groups.push({ container, items, serious });
+  }
+  return groups;
+}

@@ -1,0 +1,57 @@
+/** What Currycomb knows of a language in which shells are written: word lists and patterns, no rules of its own. Another language is another file like english.ts. */
+export interface Language {
+  /** Month names and their short forms, lower case, to 1 … 12. */
+  readonly months: Readonly<Record<string, number>>;
+  /** Weekday names and their short forms, lower case, to 1 Monday … 7 Sunday. */
+  readonly weekdays: Readonly<Record<string, number>>;
+  /** Season names, lower case, to their place in a calendar year. */
+  readonly seasons: Readonly<Record<string, Season>>;
+  /** Short marks of a season in names, as F in F24; upper case. */
+  readonly seasonMarks: Readonly<Record<string, Season>>;
+  /** Words for a numbered part of the year: semester, term … */
+  readonly termWords: readonly string[];
+  /** How an academic year is announced: AY, academic year … */
+  readonly academicYear: RegExp;
+  /** A number right after one of these is no day of a month: Week 3 March … */
+  readonly numberedThings: RegExp;
+  /** Words that ask students for something at a time; looked for anywhere in the sentence. */
+  readonly obligation: RegExp;
+  /** Words that do so only right before the date: by, until. */
+  readonly deadlineBefore: RegExp;
+  /** Verbs that tell of something past. */
+  readonly pastTense: RegExp;
+  /** Words of history, data and publication: what stands with them is no date of this course. */
+  readonly history: RegExp;
+  /** Such words that count only right before or right after a term's name. */
+  readonly historyBefore: RegExp;
+  readonly historyAfter: RegExp;
+  /** Marks of a cited work. */
+  readonly citation: RegExp;
+  /** Headings of a list of cited works. */
+  readonly referenceHeading: RegExp;
+  /** The beginning of an entry in such a list. */
+  readonly referenceLine: RegExp;
+  readonly copyright: RegExp;
+  /** Days that come every year: holidays, birthdays. */
+  readonly yearly: RegExp;
+  /** Text meant for the teacher. */
+  readonly placeholder: RegExp;
+  /** A title that says nothing yet. */
+  readonly untitled: RegExp;
+  /** Exercises in which blanks are meant to be filled in. */
+  readonly fillIn: RegExp;
+  /** “Copy of X” and “X - copy”: the first group that matched is X. */
+  readonly copyTitle: readonly RegExp[];
+  /** Names of answers that are not for students; the first as words, the second as labels only. */
+  readonly answerName: RegExp;
+  readonly answerLabel: RegExp;
+  /** Versions: draft, final, old. */
+  readonly versionWords: RegExp;
+  /** Words before a numbered sibling and the spelling they stand for: wk → week. */
+  readonly seriesLabels: Readonly<Record<string, string>>;
+  readonly syllabus: RegExp;
+}
+
+/** The four seasons in the order in which a calendar year names its terms. */
+export type Season = 'winter' | 'spring' | 'summer' | 'autumn';
+export const seasonOrder: Readonly<Record<Season, number>> = { winter: 0, spring: 1, summer: 2, autumn: 3 };

@@ -1,0 +1,96 @@
+import type { Language, Season } from './language';
+
+/** An academic term or year named in a text. */
+export interface NamedTerm {
+  readonly start: number;
+  readonly end: number;
+  readonly says: string;
+  readonly means: TermMeaning;
+}
+export type TermMeaning =
+  | { readonly kind: 'season'; readonly season: Season; readonly year: number }
+  | { readonly kind: 'numbered'; readonly word: string; readonly number: number; readonly year: number }
+  /** An academic year, by the calendar year in which it begins. */
+  | { readonly kind: 'year'; readonly from: number };
+
+interface Patterns {
+  readonly season: RegExp;
+  readonly yearFirst: RegExp;
+  readonly numbered: RegExp;
+  readonly hint: RegExp;
+}
+const made = new WeakMap<Language, Patterns>();
+
+function patternsOf(language: Language): Patterns {
+  const known = made.get(language);
+  if (known) return known;
+  const seasons = Object.keys(language.seasons).join('|');
+  const terms = language.termWords.join('|');
+  const patterns = {
+    season: new RegExp(`(?<![\\p{L}])(${seasons})(\\s+(?:${terms}|session|class))?\\s*(?:of\\s+)?,?\\s*(?:['’‘](\\d{2})|((?:19|20)\\d{2})(?:\\s*[-–/]\\s*(\\d{2}|20\\d{2}))?|(\\d{2}))(?![\\d])(?!\\s?(?:[-–:]\\s?\\d|[%°]|/\\d))`, 'giu'),
+    yearFirst: new RegExp(`(?<![\\d-])((?:19|20)\\d{2})\\s+(${seasons})(?:\\s+(${terms}))?(?![\\p{L}])`, 'giu'),
+    numbered: new RegExp(`(?<![\\p{L}])(?:(${terms})\\s*([1-4])|(first|second|third|fourth|1st|2nd|3rd|4th)\\s+(${terms}))\\s*(?:of\\s+|,\\s*)?((?:19|20)\\d{2})(?!\\d)|(?<![\\d-])((?:19|20)\\d{2})[\\s,]+(${terms})\\s*([1-4])(?!\\d)`, 'giu'),
+    hint: new RegExp(`${seasons}|${terms}|(?:19|20)\\d{2}\\s?[-–/]\\s?\\d{2}`, 'i'),
+  };
+  made.set(language, patterns);
+  return patterns;
+}
+
+const yearRange = /(?<![\d./-])((?:19|20)\d{2})\s?[-–/]\s?(\d{2}|(?:19|20)\d{2})(?![\d]|[-–/.]\d)/g;
+const ordinals: Readonly<Record<string, number>> = { first: 1, second: 2, third: 3, fourth: 4, '1st': 1, '2nd': 2, '3rd': 3, '4th': 4 };
+const unitAfter = /^\s*(?:cm|mm|m|km|ft|in|°|%|st\b|nd\b|rd\b|th\b|days?\b|weeks?\b|months?\b|years?\b|hours?\b|people|students|points?\b|samples?\b|species)/i;
+
+/**
+ * Finds the academic terms and years that a text names: “Spring 2025”, “Fall ’24”, “Winter 21”, “Semester 1, 2025”,
+ * “2023-24”, “AY 2024/25”. A range of years counts only where the second follows the first.
+ */
+export function namedTerms(text: string, language: Language): NamedTerm[] {
+  const patterns = patternsOf(language);
+  if (!patterns.hint.test(text)) return [];
+  const found: NamedTerm[] = [];
+  const add = (match: RegExpExecArray, means: TermMeaning) => {
+    const end = match.index + match[0].length;
+    if (!found.some((f) => f.start < end && match.index < f.end)) found.push({ start: match.index, end, says: match[0].trim(), means });
+  };
+  for (const match of text.matchAll(patterns.season)) {
+    const [, name, termWord, apostrophe, full, second, bare] = match;
+    const season = language.seasons[name!.toLowerCase()]!;
+    // A season of nature is written small; a term has a capital, or the word for a term behind it.
+    const capital = name![0] !== name![0]!.toLowerCase();
+    if (bare !== undefined && (!capital || unitAfter.test(text.slice(match.index + match[0].length, match.index + match[0].length + 12)))) continue;
+    if (!capital && termWord === undefined && apostrophe === undefined) {
+      if (full === undefined || /\p{L}/u.test(text.slice(0, match.index))) continue;
+    }
+    const first = full !== undefined ? Number(full) : 2000 + Number(apostrophe ?? bare);
+    const year = second !== undefined && season === 'winter' ? first + 1 : first;
+    add(match, { kind: 'season', season, year });
+  }
+  for (const match of text.matchAll(patterns.yearFirst)) {
+    const name = match[2]!;
+    if (name[0] === name[0]!.toLowerCase() && match[3] === undefined) continue;
+    add(match, { kind: 'season', season: language.seasons[name.toLowerCase()]!, year: Number(match[1]) });
+  }
+  for (const match of text.matchAll(patterns.numbered)) {
+    const word = (match[1] ?? match[4] ?? match[7])!.toLowerCase();
+    const number = match[3] !== undefined ? ordinals[match[3].toLowerCase()]! : Number(match[2] ?? match[8]);
+    add(match, { kind: 'numbered', word, number, year: Number(match[5] ?? match[6]) });
+  }
+  for (const match of text.matchAll(yearRange)) {
+    const from = Number(match[1]);
+    const to = match[2]!.length === 2 ? Math.floor(from / 100) * 100 + Number(match[2]) : Number(match[2]);
+    if (to === from + 1 || (from % 100 === 99 && to % 100 === 0)) add(match, { kind: 'year', from });
+  }
+  return found.sort((a, b) => a.start - b.start);
+}
+
+/** Short forms in titles and file names: F24, SP25. One letter counts for ten years back only, since F12 is a key and S3 a site. */
+export function shortTerms(name: string, language: Language, thisYear: number): NamedTerm[] {
+  const found: NamedTerm[] = [];
+  for (const match of name.matchAll(/(?<![\p{L}\p{N}])([A-Z]{1,2})\s?['’]?(20)?(\d{2})(?![\p{L}\p{N}])/gu)) {
+    const season = language.seasonMarks[match[1]!];
+    const year = 2000 + Number(match[3]);
+    if (!season || year > thisYear + 1 || year < thisYear - (match[1]!.length === 1 ? 10 : 20)) continue;
+    found.push({ start: match.index, end: match.index + match[0].length, says: match[0], means: { kind: 'season', season, year } });
+  }
+  return found;
+}

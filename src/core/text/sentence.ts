@@ -1,0 +1,29 @@
+/** Short forms behind which a full stop ends no sentence. */
+const shortForm = /(?:^|[\s(])(?:[A-Za-z]|[ap]\.m|e\.g|i\.e|cf|etc|vs|approx|no|nos|vol|pp?|ed|eds|ch|fig|st|dr|mr|ms|mrs|prof|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tues?|wed|thurs?|fri|sat|sun)\.$/i;
+
+/** The sentence that a place in a text stands in, with its offsets. Blocks begin a new line, so a line break ends one, too. */
+export function sentenceAround(text: string, start: number, end: number): { readonly start: number; readonly end: number; readonly text: string } {
+  let from = start;
+  while (from > 0 && start - from < 600) {
+    const before = text[from - 1]!;
+    if (before === '\n') break;
+    if (/\s/.test(before) && endsSentence(text, from - 1)) break;
+    from -= 1;
+  }
+  let to = end;
+  while (to < text.length && to - end < 600) {
+    const at = text[to]!;
+    if (at === '\n') break;
+    if (/\s/.test(at) && endsSentence(text, to)) break;
+    to += 1;
+  }
+  return { start: from, end: to, text: text.slice(from, to) };
+}
+
+/** Does a sentence end before the white space at this place? */
+function endsSentence(text: string, space: number): boolean {
+  const before = text.slice(Math.max(0, space - 12), space);
+  if (!/[.!?]["'”’)\]]*$/.test(before)) return false;
+  if (!/^\s+["'“‘(\[]*[\p{Lu}\d]/u.test(text.slice(space, space + 6))) return false;
+  return !shortForm.test(before);
+}

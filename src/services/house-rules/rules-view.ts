@@ -1,0 +1,40 @@
+import { allChecks } from '@/core/checks/registry';
+import type { CheckRecord } from '@/core/checks/check';
+import type { Urgency } from '@/core/checks/finding';
+import { ruleLists, settingsOf, type Setting } from '@/core/checks/settings';
+import type { Context } from '../context';
+import { allShells } from '../shells/current-shell';
+import { keptRules } from './house-rules';
+import type { WrittenRules } from './written-rules';
+
+export interface CheckFormView {
+  readonly id: string;
+  readonly title: string;
+  readonly urgency: Urgency;
+  readonly settings: readonly Setting[];
+}
+/** What the screens of house rules show: plain data only. */
+export interface RulesView {
+  readonly kept: WrittenRules;
+  readonly lists: readonly { readonly name: string; readonly title: string; readonly says: string; readonly normal: readonly string[] }[];
+  readonly checks: readonly CheckFormView[];
+  readonly shells: readonly { readonly id: string; readonly name: string }[];
+}
+
+export const checkFormOf = (check: CheckRecord): CheckFormView => ({ id: check.id, title: check.title, urgency: check.urgency, settings: settingsOf(check) });
+
+/** `leftoverPhrases` becomes “Leftover phrases”. */
+const spell = (name: string): string => {
+  const words = name.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
+  return words[0]!.toUpperCase() + words.slice(1);
+};
+
+export function rulesView(context: Context): RulesView {
+  return {
+    kept: keptRules(context).written,
+    lists: ruleLists.map((l) => ({ ...l, title: spell(l.name) })),
+    checks: allChecks.map(checkFormOf),
+    // Shells that were combed come first: there the effect is known best.
+    shells: [...allShells(context)].sort((a, b) => Number(b.kept !== null) - Number(a.kept !== null) || b.open.length - a.open.length).map((s) => ({ id: s.row.id, name: [s.row.code, s.row.title].filter((t) => t !== '').join(' ') })),
+  };
+}

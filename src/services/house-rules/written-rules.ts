@@ -1,0 +1,16 @@
+import { readHouseRules, type HouseRules } from '@/core/checks/house-rules';
+import { allChecks } from '@/core/checks/registry';
+import { fingerprint } from '@/core/shell/digest';
+import { bad, good, type Result } from '@/core/shell/result';
+
+/** House rules as they are kept: what was set by hand, as a file of them would say it. */
+export type WrittenRules = Readonly<Record<string, unknown>>;
+
+/** The whole rules of what was written: every setting that is not named has its default. */
+export function rulesFrom(written: WrittenRules): Result<HouseRules> {
+  const read = readHouseRules(written, allChecks);
+  return 'ok' in read ? good(read.ok) : bad('house-rules-unreadable', read.error);
+}
+
+/** Names written rules; empty for the defaults. */
+export const rulesKey = (written: WrittenRules): string => (Object.keys(written).length ? fingerprint(JSON.stringify(written)) : '');

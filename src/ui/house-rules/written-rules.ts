@@ -1,0 +1,27 @@
+import type { WrittenRules } from '@/services/house-rules/written-rules';
+
+type Own = Readonly<Record<string, unknown>>;
+
+/** What was set by hand for one check; empty where all is as it comes. */
+export const ownOf = (rules: WrittenRules, check: string): Own => ((rules['checks'] as Readonly<Record<string, Own>> | undefined) ?? {})[check] ?? {};
+
+/** The rules with one setting of a check changed; a setting back at its default is left out, and an empty check with it. */
+export function withSetting(rules: WrittenRules, check: string, name: string, value: unknown, normal: unknown): WrittenRules {
+  const { [name]: _, ...own } = ownOf(rules, check) as Record<string, unknown>;
+  if (value !== normal && value !== undefined) own[name] = value;
+  const { [check]: __, ...checks } = (rules['checks'] ?? {}) as Record<string, unknown>;
+  if (Object.keys(own).length) checks[check] = own;
+  return without(rules, 'checks', Object.keys(checks).length ? checks : undefined);
+}
+
+/** The rules with one list changed; a list back at its default is left out. */
+export const withList = (rules: WrittenRules, name: string, list: readonly string[], normal: readonly string[]): WrittenRules =>
+  without(rules, name, list.length === normal.length && list.every((w, i) => w === normal[i]) ? undefined : list);
+
+function without(rules: WrittenRules, name: string, value: unknown): WrittenRules {
+  const { [name]: _, ...rest } = rules;
+  return value === undefined ? rest : { ...rest, [name]: value };
+}
+
+/** The lines of a text field, empty ones left out. */
+export const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()).filter((l) => l !== '');
