@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { houseRulesSchema } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { planSchema } from '@/core/plan/step';
-import { auditSchema } from '@/formats/report/audit-json';
+import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { stateSchema } from '@/formats/state-file/state-schema';
 import { cleanSchema } from '@/services/clean/clean-package';
@@ -10,6 +10,7 @@ import { cleanSchema } from '@/services/clean/clean-package';
 /** Everything that Currycomb writes or reads as JSON, by the name of its file in docs/schemas. */
 export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
   audit: auditSchema,
+  audits: auditsSchema,
   clean: cleanSchema,
   plan: planSchema,
   'preview-add': previewAddSchema,

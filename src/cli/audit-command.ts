@@ -1,73 +1,124 @@
-import { writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { basename, join } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
-import { auditJson } from '@/formats/report/audit-json';
-import { auditCsv, auditText } from '@/formats/report/audit-text';
-import { reportHtml } from '@/formats/report/report-html';
-import { loadHouseRules } from '@/services/bring-in/house-rules-file';
-import { readShell } from '@/services/bring-in/read-shell';
-import { auditShell } from '@/services/comb/audit-shell';
+import { summaryCsv, summaryHtml, summaryText, type SummaryRow } from '@/formats/report/audit-summary';
+import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
+import { auditFormats, auditPackage, type AuditFormat, type PackageAudit } from '@/services/comb/audit-package';
+import { auditPackages } from '@/services/comb/audit-packages';
 import { todayHere } from '@/services/clock';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
-const formats = ['json', 'csv', 'html', 'text'] as const;
-type Format = (typeof formats)[number];
-
 interface AuditFlags extends ShellFlags {
-  format: Format;
+  format: AuditFormat;
   out?: string;
+  outDir?: string;
   timing: boolean;
+  workers?: number;
   failOn?: 'fix-first';
 }
 
-export function addAudit(program: Command, setCode: (code: number) => void): void {
-  withShellFlags(program.command('audit').description('Reads a package and says what is wrong with it; changes nothing.').argument('<package>', 'course package, .imscc or .zip'))
-    .option('--format <json|csv|html|text>', 'what to print', formatOf, 'text' as Format)
+/** `workerFile` is the bundle of the thread that audits; null where there is none. */
+export function addAudit(program: Command, setCode: (code: number) => void, workerFile: string | null): void {
+  withShellFlags(
+    program
+      .command('audit')
+      .description('Reads packages and says what is wrong with them; changes nothing. Several at once give one summary table; a side file of NAME.imscc then stands beside it as NAME.events.ics, NAME.previous-events.ics, NAME.status.csv or NAME.roster.zip.')
+      .argument('<package...>', 'course packages, .imscc or .zip'),
+  )
+    .option('--format <json|csv|html|text>', 'what to print', formatOf, 'text' as AuditFormat)
     .option('--out <F>', 'write to a file instead of standard output')
+    .option('--out-dir <DIR>', 'of several packages: also write each report into this folder')
+    .option('--workers <N>', 'of several packages: so many at once; all cores where it is not given', countOf)
     .option('--no-timing', 'leave the timing out, so that equal input gives equal bytes')
     .option('--fail-on <fix-first>', 'exit 1 where such a finding is open', failOn)
-    .action(async (path: string, flags: AuditFlags) => setCode(await audit(path, flags)));
+    .action(async (paths: string[], flags: AuditFlags) => setCode(paths.length === 1 && !flags.outDir ? await auditOne(paths[0]!, flags) : await auditMany(paths, flags, workerFile)));
 }
 
-function formatOf(text: string): Format {
-  const known = formats.find((f) => f === text);
-  if (!known) throw new InvalidArgumentError(`It is one of ${formats.join(', ')}.`);
+function formatOf(text: string): AuditFormat {
+  const known = auditFormats.find((f) => f === text);
+  if (!known) throw new InvalidArgumentError(`It is one of ${auditFormats.join(', ')}.`);
   return known;
+}
+function countOf(text: string): number {
+  const count = Number(text);
+  if (!Number.isInteger(count) || count < 1 || count > 64) throw new InvalidArgumentError('It is a number from 1 to 64.');
+  return count;
 }
 function failOn(text: string): string {
   if (text !== 'fix-first') throw new InvalidArgumentError('Only fix-first is known.');
   return text;
 }
 
-async function audit(path: string, flags: AuditFlags): Promise<number> {
-  const inputs = inputsFrom(path, flags, todayHere());
-  const rules = loadHouseRules(inputs.houseRules);
-  if (!rules.ok) return fail(rules.trouble.message);
-  const begun = performance.now();
-  const reading = await readShell(inputs);
-  if (!reading.ok) return fail(reading.trouble.message);
-  const { shell, intake, archive } = reading.value;
-  archive.close();
-  const read = performance.now();
-  const result = auditShell(shell, rules.value);
-  const done = performance.now();
-  const round = (ms: number) => Math.round(ms * 10) / 10;
-  const timing = flags.timing ? { readMs: round(read - begun), auditMs: round(done - read) } : undefined;
-  const text = {
-    json: () => `${JSON.stringify(auditJson(shell, intake, result, timing), null, 2)}\n`,
-    csv: () => auditCsv(result),
-    html: () => reportHtml({ shell, intake, audit: result }),
-    text: () => auditText(shell, intake, result),
-  }[flags.format]();
-  if (flags.out === undefined) process.stdout.write(text);
-  else
-    try {
-      writeFileSync(flags.out, text);
-    } catch {
-      process.stderr.write(`currycomb: “${flags.out}” can’t be written; name another file.\n`);
-      return 2;
-    }
-  return flags.failOn && result.findings.some((f) => f.urgency === 'fix-first') ? 1 : 0;
+async function auditOne(path: string, flags: AuditFlags): Promise<number> {
+  const result = await auditPackage({ inputs: inputsFrom(path, flags, todayHere()), format: flags.format, timing: flags.timing });
+  if (!result.ok) return fail(result.trouble);
+  if (!write(result.text, flags.out)) return 2;
+  return failsOn(flags, [result]) ? 1 : 0;
 }
+
+async function auditMany(paths: readonly string[], flags: AuditFlags, workerFile: string | null): Promise<number> {
+  const single = (['events', 'previousEvents', 'status', 'roster', 'code'] as const).find((f) => flags[f] !== undefined);
+  if (single) {
+    process.stderr.write(`currycomb: --${single.replace(/([A-Z])/g, (c) => `-${c.toLowerCase()}`)} belongs to one shell; of several packages put the side files beside each, as NAME.events.ics and so on.\n`);
+    return 2;
+  }
+  const orders = paths.map((path) => ({ inputs: withSideFiles(inputsFrom(path, flags, todayHere()), path), format: flags.format, timing: flags.timing }));
+  const results = await auditPackages(orders, { workerFile, count: flags.workers });
+  const rows: SummaryRow[] = results.map((r, i) => ({ package: paths[i]!, trouble: r.ok ? null : r.trouble, line: r.ok ? r.line : null }));
+  if (flags.outDir !== undefined && !writeEach(flags.outDir, paths, results, flags.format)) return 2;
+  const spell: Record<AuditFormat, () => string> = {
+    text: () => summaryText(rows),
+    csv: () => summaryCsv(rows),
+    html: () => summaryHtml(rows),
+    json: () => `${JSON.stringify({ schema: 'currycomb.audits/1', packages: results.map((r, i) => ({ package: paths[i], ...(r.ok ? { audit: r.report } : { trouble: r.trouble }) })) }, null, 2)}\n`,
+  };
+  if (!write(spell[flags.format](), flags.out)) return 2;
+  for (const row of rows) if (row.trouble !== null) process.stderr.write(`currycomb: ${row.trouble}\n`);
+  return results.some((r) => !r.ok) ? 3 : failsOn(flags, results) ? 1 : 0;
+}
+
+/** Side files that stand beside a package under its name. */
+function withSideFiles(inputs: ShellInputs, path: string): ShellInputs {
+  const stem = path.replace(/\.(imscc|zip)$/i, '');
+  const beside = (ending: string): InputFile | undefined => (existsSync(`${stem}.${ending}`) ? { path: `${stem}.${ending}`, name: basename(`${stem}.${ending}`) } : undefined);
+  return { ...inputs, events: beside('events.ics'), previousEvents: beside('previous-events.ics'), status: beside('status.csv'), roster: beside('roster.zip') };
+}
+
+/** Each report as NAME.json and so on; equal names are numbered. */
+function writeEach(dir: string, paths: readonly string[], results: readonly PackageAudit[], format: AuditFormat): boolean {
+  const taken = new Set<string>();
+  try {
+    mkdirSync(dir, { recursive: true });
+    results.forEach((r, i) => {
+      if (!r.ok) return;
+      const stem = basename(paths[i]!).replace(/\.(imscc|zip)$/i, '');
+      let name = stem;
+      for (let n = 2; taken.has(name); n += 1) name = `${stem}-${n}`;
+      taken.add(name);
+      writeFileSync(join(dir, `${name}.${format === 'text' ? 'txt' : format}`), r.text);
+    });
+    return true;
+  } catch {
+    process.stderr.write(`currycomb: “${dir}” can’t be written into; name another folder.\n`);
+    return false;
+  }
+}
+
+function write(text: string, out: string | undefined): boolean {
+  if (out === undefined) {
+    process.stdout.write(text);
+    return true;
+  }
+  try {
+    writeFileSync(out, text);
+    return true;
+  } catch {
+    process.stderr.write(`currycomb: “${out}” can’t be written; name another file.\n`);
+    return false;
+  }
+}
+
+const failsOn = (flags: AuditFlags, results: readonly PackageAudit[]): boolean => flags.failOn !== undefined && results.some((r) => r.ok && r.report.findings.some((f) => f.urgency === 'fix-first'));
 
 /** One line on standard error; the exit code for input that could not be read. */
 export function fail(message: string): number {

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
 import { previewAddSchema } from '@/formats/report/preview-add';
-import { auditSchema } from '@/formats/report/audit-json';
+import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
+import { auditPackages } from '@/services/comb/audit-packages';
 import { dayList } from './shell-options';
 import { runCommandLine } from './main';
 
@@ -127,6 +128,48 @@ describe('audit', () => {
       expect([code, out]).toEqual([3, '']);
       expect(err).toMatch(/^currycomb: [^\n]+\n$/);
     }
+  });
+});
+
+describe('audit of several packages', () => {
+  const term = ['--term-start', '2027-01-11', '--term-end', '2027-05-07', '--as-of', '2027-01-04', '--no-timing'];
+  test('one table, in the order given, each report into a folder', async () => {
+    const out = join(folder, 'reports');
+    const { code, out: text } = await run('audit', await course('one.imscc'), await course('two.imscc'), ...term, '--out-dir', out);
+    expect(code).toBe(0);
+    expect(text.split('\n').filter((l) => l.includes('imscc')).map((l) => l.includes('one'))).toEqual([true, false]);
+    expect(readdirSync(out).sort()).toEqual(['one.txt', 'two.txt']);
+    expect(readFileSync(join(out, 'two.txt'), 'utf8')).toMatch(/2 findings/);
+  });
+  test.each([
+    ['json', (text: string) => auditsSchema.parse(JSON.parse(text)).packages.length === 2],
+    ['csv', (text: string) => /^Package,Code,Title/.test(text) && text.trim().split(/\r?\n/).length === 3],
+    ['html', (text: string) => /^<!doctype html>/i.test(text) && (text.match(/<tr>/g) ?? []).length === 3],
+  ] as const)('as %s', async (format, fits) => {
+    expect(fits((await run('audit', await course('one.imscc'), await course('two.imscc'), '--format', format, ...term)).out)).toBe(true);
+  });
+  test('one that can’t be read does not hold up the others, and is exit 3', async () => {
+    writeFileSync(join(folder, 'no.imscc'), 'no zip');
+    const { code, out, err } = await run('audit', await course('one.imscc'), join(folder, 'no.imscc'), ...term);
+    expect([code, /one\.imscc/.test(out), /could not be read/.test(out), err.trim().split('\n').length]).toEqual([3, true, true, 1]);
+  });
+  test('side files stand beside a package under its name; those of one shell can’t be given for several', async () => {
+    const path = await course('with-events.imscc');
+    writeFileSync(join(folder, 'with-events.events.ics'), 'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:e\r\nDTSTAMP:20250101T000000Z\r\nDTSTART:20250901T100000Z\r\nSUMMARY:Old\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n');
+    const { out } = await run('audit', path, await course('one.imscc'), '--format', 'json', ...term);
+    const [first] = auditsSchema.parse(JSON.parse(out)).packages;
+    expect(first && 'audit' in first && first.audit.findings.map((f) => f.check)).toContain('calendar.outside-term');
+    const refused = await run('audit', path, path, '--events', join(folder, 'with-events.events.ics'));
+    expect([refused.code, refused.err]).toEqual([2, expect.stringMatching(/--events belongs to one shell/)]);
+  });
+  test('one thread and four give the same bytes', async () => {
+    const worker = join(process.cwd(), 'dist/workers/audit.mjs');
+    const inputs = await Promise.all(['a', 'b', 'c', 'd', 'e'].map(async (n) => ({ path: await course(`${n}.imscc`), name: `${n}.imscc` })));
+    const orders = inputs.map((p) => ({ inputs: { package: p, today: '2027-01-04' as never }, format: 'json' as const, timing: false }));
+    const one = await auditPackages(orders, { workerFile: worker, count: 1 });
+    const four = await auditPackages(orders, { workerFile: worker, count: 4 });
+    expect(JSON.stringify(four)).toBe(JSON.stringify(one));
+    expect(four.every((r) => r.ok)).toBe(true);
   });
 });
 

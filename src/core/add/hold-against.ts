@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import { contentKeys } from '@/core/compare/content-keys';
 import { sayDifference } from '@/core/compare/say-difference';
 import { contentNode, linkGraphOf } from '@/core/links/graph';
@@ -43,7 +44,7 @@ function heldItems(shell: Shell, incoming: Shell): Held[] {
   for (const item of shell.items) {
     for (const key of [here.keys.of(item), here.keys.looseOf(item)]) if (key !== null && !byContent.has(key)) byContent.set(key, item);
     const key = titled(item, item.placed ? (item.parent ?? '') : '-');
-    byTitle.set(key, [...(byTitle.get(key) ?? []), item]);
+    collect(byTitle, key, item);
   }
   const counterparts = new Map<string, Item>();
   return incoming.items.map((item): Held => {
@@ -187,7 +188,7 @@ function propose(shell: Shell, incoming: Shell, held: readonly Held[]): Incoming
   };
   const wanted = new Map<IncomingKey, string | null>(held.map((t) => [t.key, reason(t)]));
   const children = new Map<IncomingKey, IncomingKey[]>();
-  for (const thing of held) if (thing.parent) children.set(thing.parent, [...(children.get(thing.parent) ?? []), thing.key]);
+  for (const thing of held) if (thing.parent) collect(children, thing.parent, thing.key);
   const kinds = new Map(held.map((t) => [t.key, t.kind]));
   for (const thing of [...held].reverse()) {
     const inside = children.get(thing.key);

@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import { numberLabel, sameNumber } from '@/core/text/number-label';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
@@ -37,10 +38,10 @@ export function parentFinder(shell: Shell, incoming: Shell, things: ReadonlyMap<
 /** Puts new items behind the last item of their parent, in their own order; what stands outside comes last. */
 export function insertInOutline(items: readonly Item[], added: readonly Item[]): Item[] {
   const byParent = new Map<ItemRef | null, Item[]>();
-  for (const item of added.filter((i) => i.placed)) byParent.set(item.parent, [...(byParent.get(item.parent) ?? []), item]);
+  for (const item of added.filter((i) => i.placed)) collect(byParent, item.parent, item);
   const made: Item[] = [];
   const children = new Map<ItemRef | null, Item[]>();
-  for (const item of items.filter((i) => i.placed)) children.set(item.parent, [...(children.get(item.parent) ?? []), item]);
+  for (const item of items.filter((i) => i.placed)) collect(children, item.parent, item);
   const visit = (parent: ItemRef | null) => {
     for (const item of [...(children.get(parent) ?? []), ...(byParent.get(parent) ?? [])]) {
       made.push(item);

@@ -6,6 +6,7 @@ import { namedTerms, type NamedTerm } from '@/core/text/named-terms';
 import { nameWords } from '@/core/text/name-words';
 import type { TextMark } from '@/core/text/scan-html';
 import { sentenceAround } from '@/core/text/sentence';
+import { joinStretches, liesWithin, type Stretch } from '@/core/text/stretches';
 import type { SubjectRef } from './finding';
 
 /** Something that the shell says to a reader: a title, a body's text, a picture's alternative text, a file's name. */
@@ -56,40 +57,57 @@ export interface Mention<T> {
   readonly says: T;
 }
 
+/** More mentions than this in one text are no course's: what is said by then is enough to say it of the text. */
+export const mostMentions = 2000;
+
 export const datesIn = (passages: readonly Passage[]): Mention<NamedDate>[] =>
-  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : namedDates(passage.text, english).map((says) => ({ passage, says }))));
+  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : namedDates(passage.text, english).slice(0, mostMentions).map((says) => ({ passage, says }))));
 
 export const termsIn = (passages: readonly Passage[]): Mention<NamedTerm>[] =>
-  passages.flatMap((passage) => namedTerms(passage.text, english).map((says) => ({ passage, says })));
+  passages.flatMap((passage) => namedTerms(passage.text, english).slice(0, mostMentions).map((says) => ({ passage, says })));
 
-const referenceParts = new WeakMap<Passage, readonly { start: number; end: number }[]>();
+interface Apart {
+  readonly code: readonly Stretch[];
+  /** Code, quotations, and what stands below a heading such as “References”. */
+  readonly quoted: readonly Stretch[];
+}
+const apart = new WeakMap<Passage, Apart>();
+
+function apartOf(passage: Passage): Apart {
+  const known = apart.get(passage);
+  if (known) return known;
+  const code = passage.marks.filter((m) => m.is === 'code');
+  const made = { code: joinStretches(code), quoted: joinStretches([...code, ...passage.marks.filter((m) => m.is === 'cite'), ...referencesOf(passage)]) };
+  apart.set(passage, made);
+  return made;
+}
 
 /** The stretches of a text below a heading such as “References”, up to the next heading. */
-function referencesOf(passage: Passage): readonly { start: number; end: number }[] {
-  const known = referenceParts.get(passage);
-  if (known) return known;
-  const parts: { start: number; end: number }[] = [];
-  if (passage.where === 'text') {
-    const heads = passage.marks.filter((m) => m.is === 'heading');
-    let at = 0;
-    for (const line of passage.text.split('\n')) {
-      if (line.length < 40 && english.referenceHeading.test(line)) {
-        const next = heads.find((h) => h.start > at + line.length);
-        parts.push({ start: at, end: next?.start ?? passage.text.length });
-      }
-      at += line.length + 1;
+function referencesOf(passage: Passage): Stretch[] {
+  if (passage.where !== 'text') return [];
+  const heads = passage.marks.filter((m) => m.is === 'heading').sort((a, b) => a.start - b.start);
+  const parts: Stretch[] = [];
+  let at = 0;
+  let head = 0;
+  for (const line of passage.text.split('\n')) {
+    const end = at + line.length;
+    if (line.length < 40 && english.referenceHeading.test(line)) {
+      while (head < heads.length && heads[head]!.start <= end) head += 1;
+      parts.push({ start: at, end: heads[head]?.start ?? passage.text.length });
     }
+    at = end + 1;
   }
-  referenceParts.set(passage, parts);
   return parts;
 }
 
+export const standsInCode = (passage: Passage, start: number, end: number): boolean => liesWithin(apartOf(passage).code, start, end);
+
 /** Does a place stand in something quoted, in code, in a list of cited works, or in a line of copyright? */
 export function standsQuoted(passage: Passage, start: number, end: number): boolean {
-  if (passage.marks.some((m) => m.is !== 'heading' && m.start <= start && end <= m.end)) return true;
-  if (referencesOf(passage).some((r) => r.start <= start && end <= r.end)) return true;
+  if (liesWithin(apartOf(passage).quoted, start, end)) return true;
   const { text } = sentenceAround(passage.text, start, end);
-  const line = passage.text.slice(passage.text.lastIndexOf('\n', start) + 1, end + 200);
+  const before = passage.text.slice(Math.max(0, start - 300), start);
+  const line = before.slice(before.lastIndexOf('\n') + 1) + passage.text.slice(start, end + 200);
   return english.referenceLine.test(line) || english.citation.test(text) || english.copyright.test(text);
 }
 

@@ -131,14 +131,26 @@ function draft(
   };
 }
 
+/** An index of a shell, made when it is first asked for. */
+function indexed<T>(make: (shell: Shell) => Map<string, T>): (shell: Shell) => ReadonlyMap<string, T> {
+  const made = new WeakMap<Shell, Map<string, T>>();
+  return (shell) => {
+    let index = made.get(shell);
+    if (!index) made.set(shell, (index = make(shell)));
+    return index;
+  };
+}
+const hashesOf = indexed((shell) => new Map(shell.files.map((f) => [f.path as string, f.sha256 as string])));
+const titlesOf = indexed((shell) => new Map(shell.events.map((e) => [e.ref as string, e.title])));
+
 /** What a subject says, so that a decision is found again after a copy gave it another ref. */
 function substanceOf(shell: Shell, subject: SubjectRef, facts: Facts): string {
   if (subject.type === 'item') {
     const item = facts.outline.byRef.get(subject.ref as never);
     if (item) return facts.contentKeys.substance(item);
   }
-  if (subject.type === 'file') return shell.files.find((f) => f.path === subject.ref)?.sha256 ?? subject.ref;
-  if (subject.type === 'event') return shell.events.find((e) => e.ref === subject.ref)?.title ?? subject.ref;
+  if (subject.type === 'file') return hashesOf(shell).get(subject.ref) ?? subject.ref;
+  if (subject.type === 'event') return titlesOf(shell).get(subject.ref) ?? subject.ref;
   return `${subject.type} ${subject.ref}`;
 }
 

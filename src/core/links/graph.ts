@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
 import type { HtmlScan } from '@/core/text/scan-html';
@@ -75,8 +76,8 @@ function buildLinkGraph(shell: Shell): LinkGraph {
   const broken: BrokenAddress[] = [];
   const add = (edge: Edge) => {
     if (edge.from === edge.to) return;
-    push(outgoing, edge.from, edge);
-    push(incoming, edge.to, edge);
+    collect(outgoing, edge.from, edge);
+    collect(incoming, edge.to, edge);
   };
   const addAddresses = (from: NodeKey, at: FilePath, scan: HtmlScan, text: number) => {
     for (const address of scan.addresses) {
@@ -146,12 +147,6 @@ function nodesByPath(shell: Shell): Map<FilePath, NodeKey> {
   return nodes;
 }
 
-function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
-}
-
 /** How many addresses in other texts lead to a node. */
 export function countLinksTo(graph: LinkGraph, node: NodeKey, except: ReadonlySet<NodeKey> = new Set()): number {
   return (graph.incoming.get(node) ?? []).filter((e) => e.kind === 'address' && !except.has(e.from)).length;
@@ -164,7 +159,7 @@ export function filesByContent(shell: Pick<Shell, 'files'>): ReadonlyMap<Content
   const known = fileLists.get(shell.files);
   if (known) return known;
   const lists = new Map<ContentId, ShellFile[]>();
-  for (const file of shell.files) push(lists, file.content, file);
+  for (const file of shell.files) collect(lists, file.content, file);
   fileLists.set(shell.files, lists);
   return lists;
 }

@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import { linkGraphOf, type NodeKey } from '@/core/links/graph';
 import { countShell } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
@@ -161,7 +162,7 @@ function narrow(step: Step, targets: readonly string[]): Step {
 
 function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();
-  for (const one of list) groups.set(key(one), [...(groups.get(key(one)) ?? []), one]);
+  for (const one of list) collect(groups, key(one), one);
   return groups;
 }
 

@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import { titleKey } from '@/core/text/normalise';
 import type { Item, Shell } from './model';
 import type { GradeColumnRef } from './refs';
@@ -14,7 +15,7 @@ export function activitiesByColumn(shell: Pick<Shell, 'items' | 'gradeColumns'>)
   for (const item of shell.items) {
     if (item.kind !== 'assignment' && item.kind !== 'quiz' && item.kind !== 'discussion') continue;
     const column = item.gradeColumn === null ? byTitle.get(titleKey(item.title)) : known.get(item.gradeColumn);
-    if (column) found.set(column, [...(found.get(column) ?? []), item]);
+    if (column) collect(found, column, item);
   }
   return found;
 }

@@ -50,7 +50,7 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
   const found: NamedTerm[] = [];
   const add = (match: RegExpExecArray, means: TermMeaning) => {
     const end = match.index + match[0].length;
-    if (!found.some((f) => f.start < end && match.index < f.end)) found.push({ start: match.index, end, says: match[0].trim(), means });
+    found.push({ start: match.index, end, says: match[0].trim(), means });
   };
   for (const match of text.matchAll(patterns.season)) {
     const [, name, termWord, apostrophe, full, second, bare] = match;
@@ -80,7 +80,10 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
     const to = match[2]!.length === 2 ? Math.floor(from / 100) * 100 + Number(match[2]) : Number(match[2]);
     if (to === from + 1 || (from % 100 === 99 && to % 100 === 0)) add(match, { kind: 'year', from });
   }
-  return found.sort((a, b) => a.start - b.start);
+  // Of two that share a place the longer one means it: “Winter 2025-26” is no range of years.
+  const apart: NamedTerm[] = [];
+  for (const term of found.sort((a, b) => a.start - b.start || b.end - a.end)) if (!apart.length || term.start >= apart.at(-1)!.end) apart.push(term);
+  return apart;
 }
 
 /** Short forms in titles and file names: F24, SP25. One letter counts for ten years back only, since F12 is a key and S3 a site. */

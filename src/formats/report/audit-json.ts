@@ -53,6 +53,11 @@ export const auditSchema = z.strictObject({
   findings: z.array(findingSchema),
   timing: z.strictObject({ readMs: z.number(), auditMs: z.number() }).optional(),
 });
+/** What `audit --format json` prints of several packages. */
+export const auditsSchema = z.strictObject({
+  schema: z.literal('currycomb.audits/1'),
+  packages: z.array(z.union([z.strictObject({ package: z.string(), audit: auditSchema }), z.strictObject({ package: z.string(), trouble: z.string() })])),
+});
 export type AuditJson = z.output<typeof auditSchema>;
 export type FindingJson = z.output<typeof findingSchema>;
 

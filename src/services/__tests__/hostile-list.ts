@@ -79,6 +79,11 @@ export const hostile: readonly Hostile[] = [
   { what: 'a state file that is nested without end', zip: () => rawZip([...good, one('currycomb/shell-state.json', '['.repeat(200_000))]), outcome: 'read', note: 'state-unreadable' },
   // Bodies.
   { what: 'a page of angle brackets', zip: withPage('<'.repeat(2_000_000)), outcome: 'read' },
+  { what: 'a page of forty thousand weekdays and dates', zip: withPage('Monday, 14 October '.repeat(40_000)), outcome: 'read' },
+  { what: 'a page of a hundred thousand academic years', zip: withPage('2023-24 '.repeat(100_000)), outcome: 'read' },
+  { what: 'a page of a hundred thousand open brackets', zip: withPage('[insert '.repeat(100_000)), outcome: 'read' },
+  { what: 'a page of sixty thousand quotations', zip: withPage('<q>Autumn 2025</q> '.repeat(60_000)), outcome: 'read' },
+  { what: 'a page of ten thousand lists of references', zip: withPage('<h2>References</h2><p>Autumn 2025</p>'.repeat(10_000)), outcome: 'read' },
   { what: 'a page of half-open tags', zip: withPage('<a href="'.repeat(300_000)), outcome: 'read' },
   { what: 'a page nested a hundred thousand deep', zip: withPage(`${'<div>'.repeat(100_000)}x`), outcome: 'read' },
   { what: 'a page of comments that never end', zip: withPage('<!--'.repeat(400_000)), outcome: 'read' },

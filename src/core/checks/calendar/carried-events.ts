@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import { textKey, titleKey } from '@/core/text/normalise';
 import { dateOf, daysBetween, timeOf, type LocalDate } from '@/core/time/local-date';
@@ -44,13 +45,13 @@ function sharedShifts(
   });
   for (const event of previous) {
     const { strong, weak } = traits(event);
-    for (const trait of new Set([...strong, ...weak])) byTrait.set(trait, [...(byTrait.get(trait) ?? []), event]);
+    for (const trait of new Set([...strong, ...weak])) collect(byTrait, trait, event);
   }
   const strongBy = new Map<number, Set<CourseEvent>>();
   const weakBy = new Map<number, Set<CourseEvent>>();
   for (const event of known) {
     const { strong, weak } = traits(event);
-    const collect = (list: readonly string[], into: Map<number, Set<CourseEvent>>) => {
+    const note = (list: readonly string[], into: Map<number, Set<CourseEvent>>) => {
       for (const trait of list)
         for (const old of byTrait.get(trait) ?? []) {
           const days = daysBetween(dateOf(old.start), dateOf(event.start));
@@ -58,15 +59,15 @@ function sharedShifts(
           into.get(days)!.add(event);
         }
     };
-    collect(strong, strongBy);
-    collect(weak, weakBy);
+    note(strong, strongBy);
+    note(weak, weakBy);
   }
   const shifts = new Map<string, number>();
-  const note = (by: Map<number, Set<CourseEvent>>, measure: (set: Set<CourseEvent>) => number) => {
+  const settle = (by: Map<number, Set<CourseEvent>>, measure: (set: Set<CourseEvent>) => number) => {
     for (const [days, set] of [...by].sort((a, b) => measure(b[1]) - measure(a[1]) || a[0] - b[0]))
       if (days !== 0 && measure(set) >= enough) for (const event of set) if (!shifts.has(event.ref)) shifts.set(event.ref, days);
   };
-  note(strongBy, (set) => set.size);
-  note(weakBy, (set) => new Set([...set].map((e) => titleKey(e.title))).size);
+  settle(strongBy, (set) => set.size);
+  settle(weakBy, (set) => new Set([...set].map((e) => titleKey(e.title))).size);
   return shifts;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
@@ -37,7 +38,7 @@ export const carriedOver = defineCheck({
     if (!start || !end) return;
     const found = carriedEvents(shell, options.days, options.sharedShift);
     const series = new Map<string, CourseEvent[]>();
-    for (const event of found.keys()) series.set(facts.eventGroups.of(event), [...(series.get(facts.eventGroups.of(event)) ?? []), event]);
+    for (const event of found.keys()) collect(series, facts.eventGroups.of(event), event);
     for (const events of series.values()) {
       const first = events[0]!;
       const reasons = events.map((e) => found.get(e)!);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { atTime, dateOf, spellDate, timeOf } from '@/core/time/local-date';
@@ -29,7 +30,7 @@ export const dueMismatch = defineCheck({
   notApplicable: (shell) => (shell.events.length && shell.items.some((i) => i.due) ? null : 'there are no events, or no due dates'),
   *find({ shell }) {
     const byTitle = new Map<string, Item[]>();
-    for (const item of shell.items) if (item.due) byTitle.set(titleKey(item.title), [...(byTitle.get(titleKey(item.title)) ?? []), item]);
+    for (const item of shell.items) if (item.due) collect(byTitle, titleKey(item.title), item);
     for (const event of shell.events) {
       if (event.recurrence) continue;
       const named = deadlineName.map((p) => p.exec(event.title)?.[1]).find((n) => n !== undefined && byTitle.has(titleKey(n)));

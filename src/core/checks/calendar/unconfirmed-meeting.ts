@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
@@ -34,7 +35,7 @@ export const unconfirmedMeeting = defineCheck({
     }
     const bulk = madeTogether(made, options.together);
     const series = new Map<string, CourseEvent[]>();
-    for (const e of bulk) series.set(facts.eventGroups.of(e), [...(series.get(facts.eventGroups.of(e)) ?? []), e]);
+    for (const e of bulk) collect(series, facts.eventGroups.of(e), e);
     for (const events of series.values()) {
       const first = events[0]!;
       const when = made.get(first)!;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
@@ -24,11 +25,12 @@ export const copyTitle = defineCheck({
   notApplicable: (shell) => (shell.items.length > 1 ? null : 'there are not two items'),
   *find({ shell, facts }) {
     const byTitle = new Map<string, Item[]>();
-    for (const item of shell.items) byTitle.set(`${item.kind} ${titleKey(item.title)}`, [...(byTitle.get(`${item.kind} ${titleKey(item.title)}`) ?? []), item]);
+    for (const item of shell.items) collect(byTitle, `${item.kind} ${titleKey(item.title)}`, item);
     for (const item of shell.items) {
       const stem = english.copyTitle.map((p) => p.exec(item.title.trim())?.[1]).find((s) => s !== undefined && byTitle.has(`${item.kind} ${titleKey(s)}`));
       if (stem === undefined) continue;
-      const originals = byTitle.get(`${item.kind} ${titleKey(stem)}`)!.filter((o) => o.ref !== item.ref);
+      // Among many of one title a few are enough to tell.
+      const originals = byTitle.get(`${item.kind} ${titleKey(stem)}`)!.slice(0, 50).filter((o) => o.ref !== item.ref);
       const original = originals[0];
       if (!original) continue;
       const key = facts.contentKeys.of(item);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
@@ -49,7 +50,7 @@ const changed = (e: CourseEvent): string => e.modified ?? e.created ?? '';
 /** Events that are one and the same, each in one group: by title and moment first, then by identifier. */
 function groups(events: readonly CourseEvent[]): { events: CourseEvent[]; by: 'time' | 'identifier' }[] {
   const byTime = new Map<string, CourseEvent[]>();
-  for (const e of events) push(byTime, `${titleKey(e.title)} ${e.start} ${e.allDay}`, e);
+  for (const e of events) collect(byTime, `${titleKey(e.title)} ${e.start} ${e.allDay}`, e);
   const taken = new Set<CourseEvent>();
   const found: { events: CourseEvent[]; by: 'time' | 'identifier' }[] = [];
   for (const list of byTime.values()) {
@@ -60,13 +61,7 @@ function groups(events: readonly CourseEvent[]): { events: CourseEvent[]; by: 't
     for (const e of apart) taken.add(e);
   }
   const byUid = new Map<string, CourseEvent[]>();
-  for (const e of events) if (!taken.has(e)) push(byUid, `${e.uid} ${e.recurrenceId ?? ''}`, e);
+  for (const e of events) if (!taken.has(e)) collect(byUid, `${e.uid} ${e.recurrenceId ?? ''}`, e);
   for (const list of byUid.values()) if (list.length > 1) found.push({ events: list, by: 'identifier' });
   return found;
-}
-
-function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
-  const list = map.get(key);
-  if (list) list.push(value);
-  else map.set(key, [value]);
 }

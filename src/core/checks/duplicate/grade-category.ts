@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { GradeCategory } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
@@ -25,7 +26,7 @@ export const duplicateGradeCategory = defineCheck({
     const columns = new Map<string | null, number>();
     for (const c of shell.gradeColumns) columns.set(c.category, (columns.get(c.category) ?? 0) + 1);
     const groups = new Map<string, GradeCategory[]>();
-    for (const c of shell.gradeCategories) groups.set(titleKey(c.title), [...(groups.get(titleKey(c.title)) ?? []), c]);
+    for (const c of shell.gradeCategories) collect(groups, titleKey(c.title), c);
     for (const group of groups.values()) {
       if (group.length < 2) continue;
       const held = (c: GradeCategory) => columns.get(c.ref) ?? 0;

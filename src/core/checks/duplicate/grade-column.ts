@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { GradeColumn } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
@@ -26,7 +27,7 @@ export const duplicateGradeColumn = defineCheck({
     const groups = new Map<string, GradeColumn[]>();
     for (const column of shell.gradeColumns) {
       const key = `${titleKey(column.title)} ${column.points ?? ''}`;
-      groups.set(key, [...(groups.get(key) ?? []), column]);
+      collect(groups, key, column);
     }
     for (const columns of groups.values()) {
       if (columns.length < 2) continue;

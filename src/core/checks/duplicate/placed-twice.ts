@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { defineCheck } from '../check';
 
@@ -22,7 +23,7 @@ export const placedTwice = defineCheck({
   notApplicable: (shell) => (shell.items.some((i) => i.content !== null) ? null : 'no item shows anything'),
   *find({ shell, facts }) {
     const places = new Map<string, Item[]>();
-    for (const item of shell.items) if (item.placed && item.content) places.set(item.content, [...(places.get(item.content) ?? []), item]);
+    for (const item of shell.items) if (item.placed && item.content) collect(places, item.content, item);
     for (const items of places.values()) {
       if (items.length < 2) continue;
       yield {

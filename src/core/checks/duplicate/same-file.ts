@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { Item, ShellFile } from '@/core/shell/model';
 import type { ContentId, Sha256 } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
@@ -27,7 +28,7 @@ export const sameFile = defineCheck({
   notApplicable: (shell) => (shell.files.length > 1 ? null : 'there are fewer than two files'),
   *find({ shell, facts }) {
     const shownBy = new Map<ContentId, Item[]>();
-    for (const item of shell.items) if (item.content) shownBy.set(item.content, [...(shownBy.get(item.content) ?? []), item]);
+    for (const item of shell.items) if (item.content) collect(shownBy, item.content, item);
     const contents = new Map(shell.contents.map((c) => [c.id, c]));
     const place = new Map(shell.files.map((f, i) => [f.path, i]));
     const groups = new Map<Sha256, ShellFile[]>();

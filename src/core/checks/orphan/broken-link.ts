@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { NodeKey } from '@/core/links/graph';
 import { defineCheck } from '../check';
 import type { SubjectRef } from '../finding';
@@ -28,7 +29,7 @@ export const brokenLink = defineCheck({
     for (const file of shell.files) owners.set(`file:${file.path}`, { subject: { type: 'file', ref: file.path }, title: file.path });
     const paths = [...shell.files.map((f) => f.path as string), ...shell.contents.flatMap((c) => (c.kind === 'page' && c.href ? [c.href as string] : []))];
     const byName = new Map<string, string[]>();
-    for (const path of new Set(paths)) byName.set(nameOf(path), [...(byName.get(nameOf(path)) ?? []), path]);
+    for (const path of new Set(paths)) collect(byName, nameOf(path), path);
     const names = [...byName.keys()];
     // Many pages ask for one missing file.
     const guesses = new Map<string, string | null>();
@@ -40,7 +41,7 @@ export const brokenLink = defineCheck({
       return made;
     };
     const writtenBy = new Map<string, string[]>();
-    for (const b of facts.links.broken) writtenBy.set(`${b.from} ${b.asked}`, [...(writtenBy.get(`${b.from} ${b.asked}`) ?? []), b.written]);
+    for (const b of facts.links.broken) collect(writtenBy, `${b.from} ${b.asked}`, b.written);
     const seen = new Set<string>();
     for (const broken of facts.links.broken) {
       const owner = owners.get(broken.from);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import { fileNode, type NodeKey } from '@/core/links/graph';
 import type { ShellFile } from '@/core/shell/model';
 import { spellBytes } from '@/core/text/spell-bytes';
@@ -27,7 +28,7 @@ export const unusedFile = defineCheck({
   *find({ shell, facts }) {
     const unused = shell.files.filter((f) => !facts.reached.has(fileNode(f.path)));
     const byFolder = new Map<string, ShellFile[]>();
-    for (const file of unused) byFolder.set(folderOf(file), [...(byFolder.get(folderOf(file)) ?? []), file]);
+    for (const file of unused) collect(byFolder, folderOf(file), file);
     const contents = new Map(shell.contents.map((c) => [c.id, c]));
     const titles = new Map<NodeKey, string>();
     for (const content of shell.contents) titles.set(`content:${content.id}`, content.title || (content.href ?? content.id));

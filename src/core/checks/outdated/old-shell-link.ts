@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import { scansOfContent } from '@/core/links/scans';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
@@ -29,7 +30,7 @@ export const oldShellLink = defineCheck({
     };
     const byName = new Map<string, string[]>();
     for (const path of new Set([...shell.files.map((f) => f.path as string), ...shell.contents.flatMap((c) => (c.kind === 'page' && c.href ? [c.href as string] : []))]))
-      byName.set(nameOf(path), [...(byName.get(nameOf(path)) ?? []), path]);
+      collect(byName, nameOf(path), path);
     const items = new Map<string, (typeof shell.items)[number]>();
     for (const item of shell.items) if (item.content && !items.has(item.content)) items.set(item.content, item);
     for (const content of shell.contents) {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { defineCheck } from '../check';
 import type { Passage } from '../passages';
@@ -41,7 +42,7 @@ export const otherCourse = defineCheck({
     const batches = new Map<string, typeof found>();
     for (const one of found) {
       const batch = one.hits[0]!.passage.item?.batch ?? one.hits[0]!.passage.file?.batch;
-      if (batch) batches.set(batch, [...(batches.get(batch) ?? []), one]);
+      if (batch) collect(batches, batch, one);
     }
     const done = new Set<string>();
     for (const [batch, members] of batches) {

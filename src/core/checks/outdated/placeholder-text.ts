@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { sentenceAround } from '@/core/text/sentence';
 import { defineCheck } from '../check';
-import type { Passage } from '../passages';
+import { mostMentions, standsInCode, type Passage } from '../passages';
 import { bySubject, sentenceEvidence } from './mentions';
 import { phrasePattern } from './phrases';
 
@@ -34,7 +34,9 @@ export const placeholderText = defineCheck({
       }
       for (const pattern of [english.placeholder, own]) {
         if (!pattern) continue;
+        let looked = 0;
         for (const match of passage.text.matchAll(pattern)) {
+          if ((looked += 1) > mostMentions) break;
           const [start, end] = [match.index, match.index + match[0].length];
           if (!isMeant(passage, start, end)) hits.push({ passage, start, end, says: match[0].trim() });
         }
@@ -54,6 +56,6 @@ export const placeholderText = defineCheck({
 
 /** Blanks in an exercise and words in code are meant to stand there. */
 function isMeant(passage: Passage, start: number, end: number): boolean {
-  if (passage.marks.some((m) => m.is === 'code' && m.start <= start && end <= m.end)) return true;
+  if (standsInCode(passage, start, end)) return true;
   return english.fillIn.test(sentenceAround(passage.text, start, end).text) || (passage.item?.kind === 'quiz' && passage.text[start] === '[');
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import { targetNodes, countLinksTo, fileNode } from '@/core/links/graph';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
@@ -33,7 +34,7 @@ export const supersededVersion = defineCheck({
   notApplicable: (shell) => (shell.items.length + shell.files.length > 1 ? null : 'there are not two things'),
   *find({ shell, facts, options }) {
     const groups = new Map<string, Named[]>();
-    const add = (key: string, named: Named) => groups.set(key, [...(groups.get(key) ?? []), named]);
+    const add = (key: string, named: Named) => collect(groups, key, named);
     for (const item of shell.items) {
       const { base, version } = versionOf(item.title, english);
       if (base === '' || item.kind === 'module' || item.kind === 'heading' || item.kind === 'announcement') continue;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { collect } from '@/core/collect';
 import { targetNodes } from '@/core/links/graph';
 import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate } from '@/core/time/local-date';
@@ -31,7 +32,7 @@ export const hiddenItem = defineCheck({
     const nodes = new Map(shell.items.map((i) => [`item:${i.ref}`, i]));
     const placesOf = new Map<string, Item[]>();
     for (const item of shell.items)
-      if (item.content) placesOf.set(`content:${item.content}`, [...(placesOf.get(`content:${item.content}`) ?? []), item]);
+      if (item.content) collect(placesOf, `content:${item.content}`, item);
     // What is shown inside is part of this, unless it is graded or linked: then it is a finding of its own.
     const part = new Map(shadowedIn(shell, facts.outline, facts.links, rules.staffStore).map((g) => [g.container.ref, g.serious.length ? [] : g.items.map((i) => i.ref as string)]));
     for (const item of shell.items) {

@@ -29,23 +29,21 @@ export const lockedOut = defineCheck({
   *find({ shell, facts }) {
     const { byRef, isShown } = facts.outline;
     const told = new Set<string>();
+    const circling = mayCircle(shell.items, byRef);
     for (const item of shell.items) {
       if (!item.requires.length || !isShown(item)) continue;
-      const chain = circleFrom(item, byRef);
+      const chain = circling.has(item) && !told.has(item.ref) ? circleFrom(item, byRef) : null;
       if (chain) {
-        const key = [...chain].map((i) => i.ref).sort().join(' ');
-        if (!told.has(key)) {
-          told.add(key);
-          const last = chain.at(-1)!;
-          yield {
-            message: { id: 'circle', params: { title: item.title, chain: [...chain, item].map((i) => i.title).join(' → ') } },
-            subjects: chain.map((i) => ({ type: 'item', ref: i.ref })),
-            evidence: chain.map((i, k) => ({ label: 'Requires', value: `${i.title} → ${(chain[k + 1] ?? item).title}`, where: i.ref })),
-            remedy: { action: 'drop-requirement', targets: [last.ref], params: { requirements: { [last.ref]: [item.ref] } }, kind: 'judgement' },
-            about: 'circle',
-            batch: key,
-          };
-        }
+        for (const i of chain) told.add(i.ref);
+        const last = chain.at(-1)!;
+        yield {
+          message: { id: 'circle', params: { title: item.title, chain: [...chain, item].map((i) => i.title).join(' → ') } },
+          subjects: chain.map((i) => ({ type: 'item', ref: i.ref })),
+          evidence: chain.map((i, k) => ({ label: 'Requires', value: `${i.title} → ${(chain[k + 1] ?? item).title}`, where: i.ref })),
+          remedy: { action: 'drop-requirement', targets: [last.ref], params: { requirements: { [last.ref]: [item.ref] } }, kind: 'judgement' },
+          about: 'circle',
+          batch: chain[0]!.ref,
+        };
       }
       const unmet = item.requires.flatMap((ref): { ref: ItemRef; first: Item | null; why: string }[] => {
         const first = byRef.get(ref);
@@ -65,6 +63,27 @@ export const lockedOut = defineCheck({
     }
   },
 });
+
+/** Items that may be part of a circle: what is left when those that require nothing more, or that nothing more requires, are taken away again and again. */
+function mayCircle(items: readonly Item[], byRef: ReadonlyMap<ItemRef, Item>): Set<Item> {
+  const next = new Map<Item, Item[]>(items.map((i) => [i, i.requires.map((r) => byRef.get(r)).filter((x) => x !== undefined)]));
+  const back = new Map<Item, Item[]>(items.map((i) => [i, []]));
+  for (const [item, firsts] of next) for (const first of firsts) back.get(first)!.push(item);
+  const left = new Set(items);
+  for (const [ways, others] of [[next, back], [back, next]] as const) {
+    const open = new Map([...left].map((i) => [i, ways.get(i)!.filter((x) => left.has(x)).length]));
+    const free = [...left].filter((i) => open.get(i) === 0);
+    for (let item = free.pop(); item; item = free.pop()) {
+      left.delete(item);
+      for (const other of others.get(item)!) {
+        if (!left.has(other)) continue;
+        open.set(other, open.get(other)! - 1);
+        if (open.get(other) === 0) free.push(other);
+      }
+    }
+  }
+  return left;
+}
 
 /** The shortest chain of requirements that leads from an item back to it, the item first; null where there is none. */
 function circleFrom(item: Item, byRef: ReadonlyMap<ItemRef, Item>): Item[] | null {

@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import { contentNode, fileNode, filesByContent, linkGraphOf, type Edge, type NodeKey } from '@/core/links/graph';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
 import { activitiesByColumn } from '@/core/shell/grade-links';
@@ -220,7 +221,7 @@ function editsFor(shell: Shell, refs: RefIndex, going: Going): Edit[] {
     shell.contents.filter((c) => going.contents.has(c.id)).flatMap((c) => c.files).filter((path) => !listedElsewhere.has(path)),
   );
   const survivors = new Map<ContentId, ShellFile[]>();
-  for (const file of now.files) if (going.contents.has(file.content)) survivors.set(file.content, [...(survivors.get(file.content) ?? []), file]);
+  for (const file of now.files) if (going.contents.has(file.content)) collect(survivors, file.content, file);
   take([removal(now, 'entries', (e) => goneEntries.has(e.path))]);
   take([removal(now, 'contents', (c) => going.contents.has(c.id) && !survivors.has(c.id))]);
   take(replacements(now, 'contents', (content) => trim(content, going, survivors.get(content.id))));

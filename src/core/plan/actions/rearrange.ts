@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import { itemRef, type ItemRef } from '@/core/shell/refs';
@@ -53,7 +54,7 @@ export function liftOut(shell: Shell, targets: readonly string[]): ActionResult 
   for (const ref of targets) {
     const item = outlineOf(shell).byRef.get(ref as ItemRef);
     if (!item?.placed || item.parent === null) blocked.set(ref, `“${item?.title ?? ref}” stands in no module`);
-    else byParent.set(item.parent, [...(byParent.get(item.parent) ?? []), ref]);
+    else collect(byParent, item.parent, ref);
   }
   for (const [parentRef, refs] of byParent) {
     const outline = outlineOf(now);
