@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { shortTerms, type NamedTerm } from '@/core/text/named-terms';
+import { sentenceAround } from '@/core/text/sentence';
 import { defineCheck } from '../check';
 import { standsInHistory, standsQuoted } from '../passages';
 import { bySubject, sentenceEvidence } from './mentions';
@@ -47,6 +48,6 @@ export const pastTermMention = defineCheck({
 /** A bare range of years in a sentence of data or history is a season of measuring, not an academic year. */
 function isData(text: string, named: NamedTerm): boolean {
   if (named.means.kind !== 'year' || english.academicYear.test(text.slice(Math.max(0, named.start - 16), named.start))) return false;
-  const near = text.slice(Math.max(0, named.start - 60), named.end + 60);
+  const near = sentenceAround(text, named.start, named.end).text;
   return english.history.test(near) || /\b(?:data|survey|sampl|measur|winter|flood|drought|season|budget|war|period|between|from|range|average|rainfall|discharge)\w*\b/i.test(near);
 }
