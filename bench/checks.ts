@@ -33,9 +33,11 @@ try {
   let timings: readonly CheckTiming[] = [];
   const begun = performance.now();
   const audit = runChecks(read.value.shell, { checks: allChecks, clock: () => performance.now(), onTimings: (all) => (timings = all) });
+  const first = performance.now() - begun;
+  const [again] = timed(() => runChecks({ ...read.value.shell, items: read.value.shell.items.slice(0, -1) }, { checks: allChecks }));
   say('# What each check costs');
   say('');
-  say(`Made by \`npm run bench:checks\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}: a generated shell of ${whole(size)} items, ${whole(performance.now() - begun)} ms in all. A check that is the first to ask for a fact, such as the link graph or the texts, pays for it.`);
+  say(`Made by \`npm run bench:checks\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}: a generated shell of ${whole(size)} items, ${whole(first)} ms in all, and ${whole(again)} ms when it is combed again after an item went, since what was found in unchanged bodies is kept. A check that is the first to ask for a fact, such as the link graph or the texts, pays for it.`);
   say('');
   say('| check | milliseconds | findings |');
   say('|---|---:|---:|');

@@ -29,6 +29,7 @@ try {
   await waitForText(page, 'Why this is looked for');
   await shot(page, 'decide');
   await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, { waitUntil: 'load' });
+  await clickText(page, '[role=option]', '“Reading the staff gauge (2)” says the same');
   await waitForText(page, 'Why this one stays');
   await shot(page, 'decide-pair');
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
@@ -57,6 +58,13 @@ try {
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'Where it lands');
   await shot(page, 'add');
+  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await waitForText(page, 'Lists of your house');
+  await page.evaluate(() => window.scrollTo(0, document.getElementById('rules-duplicate')!.getBoundingClientRect().top - 90));
+  await shot(page, 'house-rules');
+  await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
+  await waitForText(page, 'Its settings here');
+  await shot(page, 'check');
   await page.goto(`${stage.address}/`, { waitUntil: 'load' });
   await shot(page, 'shells');
 } finally {

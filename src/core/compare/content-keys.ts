@@ -32,17 +32,6 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
   const fileByPath = new Map(shell.files.map((f) => [f.path as string, f]));
   const entryByPath = new Map(shell.entries.map((e) => [e.path as string, e]));
   const bodies = new Map<ContentId, BodyKey>();
-  const texts = new Map<ContentId, { readonly digest: string; readonly empty: boolean }>();
-
-  const textOf = (content: Content) => {
-    const known = texts.get(content.id);
-    if (known !== undefined) return known;
-    const key = textKey(wordsOf(content));
-    const made = { digest: digest(key), empty: key === '' };
-    texts.set(content.id, made);
-    return made;
-  };
-  const words = new Map<ContentId, number>();
   const mainFile = (content: Content) => {
     const path = content.href ?? content.files[0];
     return path === undefined ? null : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
@@ -127,15 +116,28 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     words(item) {
       const content = item.content === null ? undefined : contents.get(item.content);
       if (!content || (content.texts.length === 0 && content.textPath === null)) return 0;
-      const known = words.get(content.id);
-      if (known !== undefined) return known;
-      const made = countWords(wordsOf(content));
-      words.set(content.id, made);
-      return made;
+      return wordCount(content);
     },
     substance: (item) => fingerprint(item.kind, titleKey(item.title), of(item) ?? ''),
   };
 }
+
+/** What is said of a content's text by itself is kept as long as the content is not changed: combing again is quick by it. */
+function oncePerContent<T>(make: (content: Content) => T): (content: Content) => T {
+  const kept = new WeakMap<Content, { readonly value: T }>();
+  return (content) => {
+    const known = kept.get(content);
+    if (known) return known.value;
+    const value = make(content);
+    kept.set(content, { value });
+    return value;
+  };
+}
+const textOf = oncePerContent((content) => {
+  const key = textKey(wordsOf(content));
+  return { digest: digest(key), empty: key === '' };
+});
+const wordCount = oncePerContent((content) => countWords(wordsOf(content)));
 
 const wordsOf = (content: Content): string =>
   scansOfContent(content)

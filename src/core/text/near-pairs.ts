@@ -13,8 +13,13 @@ const bands = 25;
 const rows = 4;
 
 /** Pairs of texts whose sets of 4-word shingles are similar to `threshold` or more: banding proposes, counting decides. */
-export function nearPairs(texts: readonly string[], threshold: number, size = 4): NearPair[] {
-  const signatures = texts.map((text) => signatureOf(shingleSet(wordCodes(text), size), bands * rows));
+export const nearPairs = (texts: readonly string[], threshold: number, size = 4): NearPair[] => pairsOf(texts, texts.map((text) => nearSignature(text, size)), threshold, size);
+
+/** What a text is proposed by; worked out once where the text stays the same. */
+export const nearSignature = (text: string, size = 4): Uint32Array => signatureOf(shingleSet(wordCodes(text), size), bands * rows);
+
+/** As `nearPairs`, with the signatures of the texts at hand. */
+export function pairsOf(texts: readonly string[], signatures: readonly Uint32Array[], threshold: number, size = 4): NearPair[] {
   const partners = candidatePairs(signatures, bands, rows);
   const sets = new Map<number, Set<number>>();
   const setOf = (i: number) => {

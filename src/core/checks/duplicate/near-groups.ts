@@ -1,7 +1,7 @@
 import type { ContentKeys } from '@/core/compare/content-keys';
 import { scansOfContent } from '@/core/links/scans';
-import type { Item, ItemKind, Shell } from '@/core/shell/model';
-import { nearPairs } from '@/core/text/near-pairs';
+import type { Content, Item, ItemKind, Shell } from '@/core/shell/model';
+import { nearSignature, pairsOf } from '@/core/text/near-pairs';
 
 /** Items of one kind joined by near-equal texts; what is equal in content stands beside its equal. */
 export interface NearGroup {
@@ -10,31 +10,50 @@ export interface NearGroup {
   readonly pairs: readonly { readonly a: Item; readonly b: Item; readonly similarity: number }[];
 }
 
+const signatures = new WeakMap<Content, Uint32Array>();
+/** A content's signature, kept as long as the content itself is not changed. */
+function signatureOfContent(content: Content, text: string): Uint32Array {
+  const known = signatures.get(content);
+  if (known) return known;
+  const made = nearSignature(text);
+  signatures.set(content, made);
+  return made;
+}
+
 const compared = new Set<ItemKind>(['page', 'assignment', 'quiz', 'discussion', 'announcement']);
 
 /** Groups in outline order of their first item. */
 export function findNear(shell: Shell, keys: ContentKeys, threshold: number, words: number): NearGroup[] {
   const contents = new Map(shell.contents.map((c) => [c.id, c]));
-  const byKind = new Map<ItemKind, Map<string, { items: Item[]; text: string }>>();
+  const byKind = new Map<ItemKind, Map<string, Text>>();
   const seen = new Set<string>();
   for (const item of shell.items) {
     if (!compared.has(item.kind) || item.content === null || seen.has(item.content)) continue;
     seen.add(item.content);
     const content = contents.get(item.content);
     if (!content || keys.words(item) < words) continue;
-    const kind = byKind.get(item.kind) ?? new Map<string, { items: Item[]; text: string }>();
+    const kind = byKind.get(item.kind) ?? new Map<string, Text>();
     byKind.set(item.kind, kind);
     const key = keys.of(item) ?? item.ref;
     const same = kind.get(key);
     if (same) same.items.push(item);
-    else kind.set(key, { items: [item], text: scansOfContent(content).map((s) => s.text).join('\n') });
+    else {
+      const text = scansOfContent(content).map((s) => s.text).join('\n');
+      kind.set(key, { items: [item], text, signature: signatureOfContent(content, text) });
+    }
   }
   const order = new Map(shell.items.map((item, i) => [item, i]));
   return [...byKind.values()].flatMap((kind) => groupsIn([...kind.values()], threshold)).sort((a, b) => order.get(a.items[0]!)! - order.get(b.items[0]!)!);
 }
 
-function groupsIn(texts: readonly { items: Item[]; text: string }[], threshold: number): NearGroup[] {
-  const pairs = nearPairs(texts.map((t) => t.text), threshold);
+interface Text {
+  readonly items: Item[];
+  readonly text: string;
+  readonly signature: Uint32Array;
+}
+
+function groupsIn(texts: readonly Text[], threshold: number): NearGroup[] {
+  const pairs = pairsOf(texts.map((t) => t.text), texts.map((t) => t.signature), threshold);
   const parent = texts.map((_, i) => i);
   const root = (i: number): number => {
     let at = i;

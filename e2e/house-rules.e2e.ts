@@ -1,0 +1,87 @@
+import type { Page } from 'puppeteer-core';
+import { bringIn, clickText, startStage, waitForText, type Stage } from './browser';
+import { seriousProblems, watchPage } from './watch-page';
+
+let stage: Stage;
+let page: Page;
+let complaints: string[];
+let id = '';
+const heading = () => page.$eval('h1', (h) => h.innerText);
+const type = async (selector: string, text: string) => {
+  await page.focus(selector);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('a');
+  await page.keyboard.up('Control');
+  await page.keyboard.type(text);
+};
+beforeAll(async () => {
+  stage = await startStage();
+  page = await stage.open('/bring-in');
+  complaints = watchPage(page);
+  id = await bringIn(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' }, { code: 'GEO 130', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', asOf: '2027-01-04' });
+  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await clickText(page, 'button', 'Comb GEO 130');
+  await waitForText(page, 'What students would notice first');
+});
+afterAll(() => stage.close());
+
+test('the three answers of a check that found nothing are told apart', async () => {
+  await waitForText(page, '72 checks');
+  const open = (words: string) => page.$$eval('summary', (all, w) => all.find((e) => e.innerText.includes(w))?.click(), words);
+  await open('not applicable here');
+  await waitForText(page, 'no calendar was given');
+  await open('found nothing');
+  expect(await seriousProblems(page)).toEqual([]);
+});
+
+test('a check’s page says what it means, and what another setting would change here', async () => {
+  await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
+  await waitForText(page, 'Why it matters');
+  await type('input[type=number]', '600');
+  await page.waitForFunction(() => document.querySelector('[data-testid=live-effect]')?.textContent === 'These rules would change 5 findings: 5 fewer.', { timeout: 20_000 });
+  expect(await seriousProblems(page)).toEqual([]);
+  await clickText(page, 'button', 'Back to what is kept');
+  await page.waitForFunction(() => document.querySelector('[data-testid=live-effect]')?.textContent === 'These rules would change nothing.');
+});
+
+test('house rules: a phrase of one’s own, its effect, and the shell says that it was combed by other rules', async () => {
+  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await waitForText(page, 'Lists of your house');
+  expect(await seriousProblems(page)).toEqual([]);
+  const phrases = await page.$$eval('label', (all) => all.find((l) => l.innerText.startsWith('Leftover phrases'))?.getAttribute('for'));
+  await type(`[id="${phrases}"]`, 'legend');
+  await page.waitForFunction(() => /would change \d+ findings?: \d+ more/.test(document.querySelector('[data-testid=live-effect]')?.textContent ?? ''), { timeout: 20_000 });
+  await clickText(page, 'button', 'Save');
+  await waitForText(page, 'The house rules are kept');
+  const kept = await page.evaluate(async () => (await (await fetch('/api/house-rules')).json()) as unknown);
+  expect(kept).toEqual({ schema: 'currycomb.house-rules/1', leftoverPhrases: ['legend'] });
+  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await waitForText(page, 'The house rules were changed since');
+  await clickText(page, 'button', 'Comb again');
+  await waitForText(page, 'phrase of a former system');
+  expect(await page.evaluate(() => document.body.innerText.includes('The house rules were changed since'))).toBe(false);
+  expect(await heading()).toMatch(/\d/);
+});
+
+test('rules that make no sense are refused with one sentence that names the setting', async () => {
+  const answers = await page.evaluate(async () => {
+    const put = async (rules: unknown) => {
+      const response = await fetch('/api/house-rules', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify(rules) });
+      return [response.status, ((await response.json()) as { trouble: string }).trouble] as const;
+    };
+    return [await put({ leftoverPhrase: [] }), await put({ checks: { 'outdated.date-outside-term': { days: -1 } } })];
+  });
+  expect(answers[0]).toEqual([422, expect.stringMatching(/"leftoverPhrase" .* nearest one is "leftoverPhrases"/)]);
+  expect(answers[1]).toEqual([422, expect.stringMatching(/outdated\.date-outside-term\.days/)]);
+});
+
+test('with keys alone a check is switched off and on', async () => {
+  await page.goto(`${stage.address}/checks/orphan.empty-module`, { waitUntil: 'load' });
+  await waitForText(page, 'Its settings here');
+  await page.focus('input[role=switch], input[type=checkbox]');
+  await page.keyboard.press('Space');
+  await page.waitForFunction(() => /2 fewer/.test(document.querySelector('[data-testid=live-effect]')?.textContent ?? ''), { timeout: 20_000 });
+  await page.keyboard.press('Space');
+  await page.waitForFunction(() => document.querySelector('[data-testid=live-effect]')?.textContent === 'These rules would change nothing.');
+  expect(complaints.filter((c) => !/422/.test(c))).toEqual([]);
+});
