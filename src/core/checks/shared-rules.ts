@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { usualKeyMarks } from '@/core/text/answer-name';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 
 const words = z.array(z.string().min(1));
@@ -19,7 +20,7 @@ export const sharedRules = {
   placeholderPhrases: words.default([]).describe('Phrases of your own templates that are meant for the teacher'),
   staffStore: words.default([]).describe('Titles of modules that hold material for staff; * stands for anything'),
   requiredParts: words.default([]).describe('Titles of template parts that must be filled in; * stands for anything'),
-  keyMarks: words.default(['AK', 'KEY']).describe('Short marks in names that mean answers, as whole words'),
+  keyMarks: words.default([...usualKeyMarks]).describe('Short marks in names that mean answers, as whole words'),
   handMarked: words.default(['participation', 'attendance', 'presentation', 'oral exam', 'field work', 'extra credit']).describe('Words in the names of columns that are marked by hand'),
   catchAllCategories: words.default(['imported', 'uncategorised', 'uncategorized', 'default']).describe('Names of grade categories that nobody chose'),
   terms: z.array(z.strictObject({ title: z.string(), start: day, end: day, noClass: z.array(day).default([]) })).default([]),

@@ -70,6 +70,7 @@ describe('guards', () => {
     c.page('One', '<a href="two.html">two</a><img src="a.png">', { ref: 'p1', parent: 'm', path: 'one.html' });
     c.page('Two', '<p>text</p>', { outside: true, path: 'two.html' });
     c.assignment('Work', '<p>do</p>', 5, { ref: 'w', parent: 'm', studentWork: 3 });
+    c.page('Answer key', '<p>k</p>', { ref: 'key', shown: false });
     c.file('a.png', 'x');
     return c.shell();
   };
@@ -81,6 +82,7 @@ describe('guards', () => {
     ['a file that a page shows', [hand('delete', ['a.png'])], /“a.png” is used by “One”/],
     ['moving into itself', [hand('move', ['m'], { into: 'm' })], /moved into itself/],
     ['moving into a page', [hand('move', ['w'], { into: 'p1' })], /module to move into/],
+    ['showing answers', [hand('show', ['key'])], /holds answers/],
     ['hiding a file', [hand('hide', ['a.png'])], /not an item/],
     ['leading links to what is not there', [hand('relink', ['p1'], { to: { p1: 'gone' } })], /not in this shell/],
   ])('%s', (_, steps, reason) => {

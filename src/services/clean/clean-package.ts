@@ -104,20 +104,21 @@ async function cleanInto(work: string, inputs: ShellInputs, options: CleanOption
     const given = 'plan' in options.accept ? readPlan(options.accept.plan, original) : null;
     if (given && !given.ok) return given;
     const ledger: Ledger = { accepted: [], results: [], removed: { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 }, relinked: 0 };
-    const stuck = new Set<string>();
     let shell = original;
     let audit = before;
     for (let round = 1; round <= mostRounds; round += 1) {
-      const chosen = given ? [] : chooseFindings(audit, options.accept, stuck);
+      const chosen = given ? [] : chooseFindings(audit, options.accept);
       const steps = given ? (round === 1 ? given.value.steps : []) : stepsOfFindings(shell, chosen);
       if (!steps.length) break;
       const run = runPlan(shell, steps);
       const blocked = run.results.filter((r) => r.outcome === 'blocked');
       if (blocked.length && !options.leaveBlocked)
         return good({ kind: 'blocked', lines: blocked.map((r) => `${r.step.action} ${r.step.targets.join(' ')}: ${r.reason ?? 'blocked'}`) });
-      for (const f of chosen) ledger.accepted.push({ id: f.id, check: f.check });
-      for (const r of run.results) if (r.outcome !== 'done' && r.step.action !== 'relink') for (const t of r.step.targets) stuck.add(`${r.step.action} ${t}`);
+      const known = new Set(ledger.accepted.map((a) => a.id));
+      for (const f of chosen) if (!known.has(f.id)) ledger.accepted.push({ id: f.id, check: f.check });
       note(ledger, run);
+      // What was held back is tried once more after each round that changed something, since that may have set it free.
+      if (!run.edits.length) break;
       shell = run.after;
       if (options.dryRun) audit = auditShell(shell, options.rules);
       else {
@@ -160,14 +161,14 @@ function readPlan(value: unknown, shell: Shell): Result<Plan> {
   return bad('plan-for-another-state', `The plan was made for another state of this shell: ${parts.join(', ')} ${parts.length === 1 ? 'differs' : 'differ'}. Make the plan again.`);
 }
 
-function chooseFindings(audit: Audit, accept: Acceptance, stuck: ReadonlySet<string>): Finding[] {
+function chooseFindings(audit: Audit, accept: Acceptance): Finding[] {
   const wanted = (f: Finding) => ('checks' in accept ? accept.checks.includes(f.check) : f.remedy?.kind === 'safe');
-  const free = ({ remedy }: Finding) => remedy !== null && remedy.targets.some((t) => !stuck.has(`${remedy.action} ${t}`));
-  return audit.findings.filter((f) => wanted(f) && free(f));
+  return audit.findings.filter((f) => f.remedy !== null && wanted(f));
 }
 
 function note(ledger: Ledger, run: PlanRun): void {
-  ledger.results.push(...run.results);
+  // Only what is held back still counts as held back.
+  ledger.results.splice(0, ledger.results.length, ...ledger.results.filter((r) => r.outcome === 'done'), ...run.results);
   ledger.relinked += run.relinked;
   for (const key of Object.keys(ledger.removed) as (keyof RemovedCounts)[]) ledger.removed[key] += run.removed[key];
 }

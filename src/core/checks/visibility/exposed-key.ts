@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
-import { english } from '@/core/text/english';
+import { namesAnswers } from '@/core/text/answer-name';
 import { nameWords } from '@/core/text/name-words';
 import { defineCheck } from '../check';
 import { fitsPattern } from '../house-rules';
@@ -29,7 +29,7 @@ export const exposedKey = defineCheck({
   notApplicable: (shell) => (shell.items.length || shell.files.length ? null : 'the shell is empty'),
   *find({ shell, facts, rules }) {
     const doors = openDoors(shell, facts.outline, facts.links);
-    const isKey = (name: string) => english.answerName.test(name) || isLabel(name) || rules.keyMarks.some((mark) => new RegExp(`(?<![\\p{L}\\p{N}])${escape(mark)}(?![\\p{L}\\p{N}])`, 'u').test(name));
+    const isKey = (name: string) => namesAnswers(name, rules.keyMarks);
     const inStore = (item: Item) => facts.outline.ancestors(item).some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
     const flagged = new Set<string>();
     for (const item of shell.items) {
@@ -66,6 +66,3 @@ export const exposedKey = defineCheck({
     }
   },
 });
-
-const isLabel = (name: string) => english.answerLabel.test(name);
-const escape = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');

@@ -15,6 +15,7 @@ checkCases(hiddenTarget as unknown as CheckRecord, {
     { name: 'a hidden file', build: (c) => { c.file('a.pdf', 'x'); c.fileItem('Sheet', 'a.pdf', { ref: 't', shown: false }); linking('<a href="a.pdf">sheet</a>')(c); }, subjects: [['t', 'o']] },
     { name: 'from an assignment', build: (c) => { c.assignment('A', '<a href="$IMS-CC-FILEBASE$/t.html">c</a>', 5, { ref: 'o' }); target({ shown: false })(c); }, subjects: [['o', 't']] },
     { name: 'with a fragment, twice in one page', build: both(linking('<a href="t.html#a">1</a><a href="t.html#b">2</a>'), target({ shown: false })), subjects: [['o', 't']] },
+    { name: 'answers: showing them is not proposed', build: both(linking('<a href="t.html">c</a>'), (c) => void c.page('Answer key', '<p>x</p>', { ref: 't', path: 't.html', shown: false })), subjects: [['o', 't']], expect: ([f]) => expect(f!.remedy).toBeNull() },
     { name: 'from two pages', build: (c) => { linking('<a href="t.html">1</a>')(c); c.page('Also', '<a href="t.html">2</a>', { ref: 'p', path: 'p.html' }); target({ shown: false })(c); }, subjects: [['o', 't'], ['p', 't']] },
   ],
   silent: [

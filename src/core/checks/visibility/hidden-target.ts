@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { namesAnswers } from '@/core/text/answer-name';
 import { defineCheck } from '../check';
 import { hiddenAround, openDoors, whyClosed } from './open-doors';
 
@@ -19,7 +20,7 @@ export const hiddenTarget = defineCheck({
     notWhen: 'The target stands in a second place that is open, or outside the outline.',
   },
   notApplicable: (shell) => (shell.items.some((i) => i.shown !== null || i.staffOnly) ? null : 'nobody told what is hidden: give a status sheet'),
-  *find({ shell, facts }) {
+  *find({ shell, facts, rules }) {
     const doors = openDoors(shell, facts.outline, facts.links);
     const files = new Map(shell.files.map((f) => [f.path as string, f.content as string]));
     const seen = new Set<string>();
@@ -34,7 +35,9 @@ export const hiddenTarget = defineCheck({
       const key = `${from.ref} ${target.ref}`;
       if (seen.has(key)) continue;
       seen.add(key);
-      const closed = hiddenAround(target, facts.outline);
+      // Answers are hidden on purpose: here the link is wrong, not the switch.
+      const answers = namesAnswers(target.title, rules.keyMarks);
+      const closed = answers ? [] : hiddenAround(target, facts.outline);
       yield {
         message: { id: 'link', params: { from: from.title, to: target.title } },
         subjects: [{ type: 'item', ref: from.ref }, { type: 'item', ref: target.ref }],
@@ -42,6 +45,7 @@ export const hiddenTarget = defineCheck({
           { label: 'Links from', value: [...facts.outline.path(from), from.title].join(' › '), where: from.ref },
           { label: 'Leads to', value: [...facts.outline.path(target), target.title].join(' › '), where: target.ref },
           { label: 'Students cannot open it', value: whyClosed(target, facts.outline) },
+          ...(answers ? [{ label: 'Its name', value: 'says that it holds answers, so showing it is not proposed; take the link out' }] : []),
         ],
         remedy: closed.length ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' } : null,
       };

@@ -1,4 +1,5 @@
 import type { Shell } from '@/core/shell/model';
+import { namesAnswers } from '@/core/text/answer-name';
 import type { LocalDate } from '@/core/time/local-date';
 import { applyEdits, type Edit } from '../edits';
 import type { RefIndex } from '../lookup';
@@ -41,7 +42,7 @@ export function takeStep(shell: Shell, step: Step, refs: RefIndex): ActionResult
   switch (step.action) {
     case 'show':
     case 'hide':
-      return changing(setShown(shell, known, step.action === 'show'), new Map(step.targets.filter((t) => !known.has(t)).map((t) => [t, 'it is not an item of this shell; only items are shown or hidden'])));
+      return switchShown(shell, step, known);
     case 're-date': {
       const items = reDate(shell, params.dates ?? {});
       return changing([...items, ...reDateEvents(shell, params.dates ?? {})]);
@@ -75,6 +76,15 @@ export function takeStep(shell: Shell, step: Step, refs: RefIndex): ActionResult
     case 'delete':
       return deleteQuestions(shell, targets, params.questions ?? []);
   }
+}
+
+/** Turns switches; what its name says to be answers is never shown by a plan. */
+function switchShown(shell: Shell, step: Step, known: ReadonlySet<string>): ActionResult {
+  const show = step.action === 'show';
+  const blocked = new Map(step.targets.filter((t) => !known.has(t)).map((t) => [t, 'it is not an item of this shell; only items are shown or hidden']));
+  const titles = new Map<string, string>(shell.items.map((i) => [i.ref, i.title]));
+  if (show) for (const t of known) if (namesAnswers(titles.get(t) ?? '')) blocked.set(t, `“${titles.get(t)}” says that it holds answers; rename it first if it is meant for students`);
+  return changing(setShown(shell, new Set([...known].filter((t) => !blocked.has(t))), show), blocked);
 }
 
 function moveTogether(shell: Shell, step: Step): ActionResult {
