@@ -1,4 +1,7 @@
-import type { Shell, Term } from './model';
+import { english } from '@/core/text/english';
+import { namedTerms, shortTerms } from '@/core/text/named-terms';
+import { ownTerm } from '@/core/time/academic-term';
+import type { Shell } from './model';
 
 /** A sign in the package's own title that it belongs to another course or term. */
 export interface IdentityDoubt {
@@ -8,44 +11,34 @@ export interface IdentityDoubt {
   /** What the shell is. */
   readonly is: string;
 }
+type Named = Pick<Shell, 'code' | 'title' | 'term' | 'frame'> & Partial<Pick<Shell, 'schoolYear'>>;
 
-const seasons = 'spring|summer|fall|autumn|winter';
-const termNames = new RegExp(`\\b(${seasons})\\s*(?:term|semester|quarter)?\\s*['’]?\\s*((?:19|20)\\d{2}|\\d{2})\\b|\\b(semester|term|trimester|quarter)\\s+([1-4])\\s*,?\\s*((?:19|20)\\d{2})\\b|\\b((?:19|20)\\d{2})\\s*[-–/]\\s*(\\d{2}|(?:19|20)\\d{2})\\b`, 'gi');
-
-/** Compares the title that the package itself gives with the shell's code and term. Nothing known, nothing doubted. */
-export function identityDoubts(shell: Pick<Shell, 'code' | 'title' | 'term' | 'frame'>): IdentityDoubt[] {
-  const titles = [...new Set([shell.frame.title, shell.title])].filter((t) => t !== '');
-  const doubts: IdentityDoubt[] = [];
-  for (const title of titles) for (const doubt of [...otherTerms(title, shell.term), ...otherCodes(title, shell.code)]) if (!doubts.some((d) => d.what === doubt.what && d.says === doubt.says)) doubts.push(doubt);
-  return doubts;
+/** Compares the titles and the code with the shell's own code and term. Nothing known, nothing doubted. */
+export function identityDoubts(shell: Named): IdentityDoubt[] {
+  const doubts: IdentityDoubt[] = termDoubts(shell).map(({ says, is }) => ({ what: 'term', says, is }));
+  for (const title of [shell.frame.title, shell.title]) doubts.push(...otherCodes(title, shell.code));
+  return doubts.filter((d, i) => doubts.findIndex((e) => e.what === d.what && e.says === d.says) === i);
 }
 
-function otherTerms(title: string, term: Term): IdentityDoubt[] {
+export interface TermDoubt {
+  readonly where: 'title' | 'code' | 'package title';
+  readonly text: string;
+  readonly says: string;
+  readonly is: string;
+}
+
+/** Academic terms that the shell's title or code, or the title inside its package, names and that are not its own. */
+export function termDoubts(shell: Named): TermDoubt[] {
+  const { term } = shell;
   if (!term.title && !term.start) return [];
+  const own = ownTerm({ term, schoolYear: shell.schoolYear ?? null });
   const is = term.title || `${term.start} to ${term.end ?? 'an unknown day'}`;
-  const years = new Set([term.start?.slice(0, 4), term.end?.slice(0, 4), ...(term.title.match(/\b(?:19|20)\d{2}\b/g) ?? [])].filter((y) => y !== undefined));
-  const season = seasonIn(term.title) ?? seasonOf(term);
-  const found: IdentityDoubt[] = [];
-  for (const match of title.matchAll(termNames)) {
-    const named = match[1]?.toLowerCase();
-    const year = fourDigits(match[2] ?? match[5] ?? match[6] ?? '');
-    const last = match[7] === undefined ? year : fourDigits(match[7]);
-    const sameSeason = named === undefined || season === null || oneSeason(named) === oneSeason(season);
-    const sameYear = years.size === 0 || years.has(year) || years.has(last);
-    if (!(sameSeason && sameYear)) found.push({ what: 'term', says: match[0], is });
-  }
-  return found;
-}
-
-const fourDigits = (year: string): string => (year.length === 2 ? `20${year}` : year);
-const oneSeason = (name: string): string => (name === 'fall' ? 'autumn' : name);
-const seasonIn = (title: string): string | null => new RegExp(`\\b(${seasons})\\b`, 'i').exec(title)?.[1]?.toLowerCase() ?? null;
-
-/** The season that most of a term lies in, for terms that are named by their days only (northern terms; common practice, no source). */
-function seasonOf(term: Term): string | null {
-  if (!term.start) return null;
-  const month = Number(term.start.slice(5, 7));
-  return month <= 3 ? 'spring' : month <= 7 ? 'summer' : 'autumn';
+  const places = [
+    { where: 'package title', text: shell.frame.title },
+    { where: 'title', text: shell.title },
+    { where: 'code', text: shell.code.replace(/[-_.]+/g, ' ') },
+  ] as const;
+  return places.flatMap(({ where, text }) => [...namedTerms(text, english), ...(own.year === null ? [] : shortTerms(text, english, own.year))].filter((n) => own.isOther(n.means)).map((n) => ({ where, text, says: n.says, is })));
 }
 
 /** Codes built as the shell's own is, letters and digits, that are another one. */
