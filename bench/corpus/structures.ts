@@ -181,7 +181,83 @@ export const structures: readonly Structure[] = [
     fault: (b) => { b.more.categories.push({ ref: gradeCategoryRef(`c${b.k}`), title: b.d.pick(['Imported', 'Uncategorised', 'Default']), weight: null, extra: {} }); b.more.columns.push({ ref: gradeColumnRef(`g${b.k}`), title: `Work ${b.k}`, category: gradeCategoryRef(`c${b.k}`), points: 5, results: 1, extra: {} }); return `g${b.k}`; },
     decoy: (b) => { b.more.categories.push({ ref: gradeCategoryRef(`c${b.k}`), title: b.d.pick(['Important work', 'Field days', 'Defaulters none']), weight: null, extra: {} }); b.more.columns.push({ ref: gradeColumnRef(`g${b.k}`), title: `Work ${b.k}`, category: gradeCategoryRef(`c${b.k}`), points: 5, results: 1, extra: {} }); return `g${b.k}`; },
   },
+  {
+    check: 'duplicate.event',
+    fault: (b) => { event(b, 'Meeting', '2027-02-01'); const ref = eventRef(`second-${b.k}`); b.more.events.push({ ...b.more.events.at(-1)!, ref, uid: ref }); return ref; },
+    decoy: (b) => { event(b, 'Meeting', '2027-02-01'); const ref = eventRef(`second-${b.k}`); b.more.events.push({ ...b.more.events.at(-1)!, ref, uid: ref, start: at('2027-02-02'), occurrences: [at('2027-02-02')] }); return ref; },
+  },
+  {
+    check: 'duplicate.grade-column',
+    fault: (b) => { column(b, 'a', `Work ${b.k}`); return column(b, 'b', `WORK  ${b.k}`); },
+    decoy: (b) => { column(b, 'a', `Work ${b.k}`); return column(b, 'b', `Work ${b.k}`, { points: 9 }); },
+  },
+  {
+    check: 'duplicate.grade-category',
+    fault: (b) => { category(b, 'a', `Sort ${b.k}`); return category(b, 'b', `sort ${b.k}`); },
+    decoy: (b) => { category(b, 'a', `Sort ${b.k}`); return category(b, 'b', `Sort ${b.k} (2)`); },
+  },
+  {
+    check: 'orphan.empty-grade-category',
+    fault: (b) => category(b, 'a', `Sort ${b.k}`),
+    decoy: (b) => { const ref = category(b, 'a', `Sort ${b.k}`); column(b, 'a', `Work ${b.k}`, { category: gradeCategoryRef(ref) }); return ref; },
+  },
+  {
+    check: 'orphan.grade-column',
+    fault: (b) => column(b, 'a', `Sum ${b.k}`),
+    decoy: (b) => column(b, 'a', b.d.pick([`Attendance ${b.k}`, `Oral exam ${b.k}`, `Work ${b.k}`]), b.d.pick([{ results: 3 }, { results: null }])),
+  },
+  {
+    check: 'orphan.ungraded-activity',
+    fault: (b) => { column(b, 'a', `Other ${b.k}`); return b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, 5, { ref: names(b, 'w') }); },
+    decoy: (b) => { column(b, 'a', `work ${b.k}`); return b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, 5, { ref: names(b, 'w') }); },
+  },
+  {
+    check: 'visibility.hidden-graded',
+    fault: (b) => { column(b, 'a', `Work ${b.k}`); return b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, 5, { ref: names(b, 'w'), shown: false }); },
+    decoy: (b) => { column(b, 'a', `Work ${b.k}`, { points: 0 }); return b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, 5, { ref: names(b, 'w'), shown: false }); },
+  },
+  {
+    check: 'visibility.shadowed',
+    fault: (b) => page(b, `P${b.k}`, names(b, 'p'), { parent: b.c.module(`Hidden ${b.k}`, { shown: false }) }),
+    decoy: (b) => page(b, `P${b.k}`, names(b, 'p'), { parent: b.c.module(`Hidden ${b.k}`, { shown: false }), shown: false }),
+  },
+  {
+    check: 'outdated.untouched',
+    fault: (b) => page(b, `P${b.k}`, names(b, 'p'), { modified: at(b.d.pick(['2024-01-03', '2019-06-01'])) }),
+    decoy: (b) => page(b, `P${b.k}`, names(b, 'p'), b.d.pick([{ modified: at('2024-01-04') }, { modified: at('2019-06-01'), shown: false }])),
+  },
+  {
+    check: 'outdated.unchanged-assessment',
+    fault: (b) => b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, 5, { ref: names(b, 'w'), modified: at('2025-12-11') }),
+    decoy: (b) => b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, b.d.pick([5, 0]), { ref: names(b, 'w'), modified: at('2025-12-12') }),
+  },
+  {
+    check: 'readiness.undated-activity',
+    fault: (b) => b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, 5, { ref: names(b, 'w') }),
+    decoy: (b) => b.c.assignment(`Work ${b.k}`, `<p>${b.text()}</p>`, b.d.pick([null, 0]), { ref: names(b, 'w') }),
+  },
+  {
+    check: 'structure.deep-nesting',
+    fault: (b) => { const m = [0, 1, 2].reduce<string | null>((parent, n) => b.c.module(`L${n} ${b.k}`, { parent }), null); return page(b, `P${b.k}`, names(b, 'p'), { parent: m }); },
+    decoy: (b) => { const m = [0, 1].reduce<string | null>((parent, n) => b.c.module(`L${n} ${b.k}`, { parent }), null); return page(b, `P${b.k}`, names(b, 'p'), { parent: m }); },
+  },
+  {
+    check: 'duplicate.repeated-import',
+    fault: (b) => { const texts = Array.from({ length: 6 }, () => b.text()); for (const copy of ['a', 'b']) texts.forEach((t, n) => void b.c.page(`Site ${b.k}, part ${n}`, `<p>${t}</p>`, { ref: `${copy}${b.k}-${n}`, parent: n ? undefined : null })); return `b${b.k}-3`; },
+    decoy: (b) => { for (const copy of ['a', 'b']) for (let n = 0; n < 6; n += 1) b.c.page(`Site ${b.k}, ${copy} part ${n}`, `<p>${b.text()}</p>`, { ref: `${copy}${b.k}-${n}` }); return `b${b.k}-3`; },
+  },
 ];
+
+const column = (b: Bench, key: string, title: string, over: Partial<Shell['gradeColumns'][number]> = {}): string => {
+  const ref = gradeColumnRef(`g${key}${b.k}`);
+  b.more.columns.push({ ref, title, category: null, points: 5, results: 0, extra: {}, ...over });
+  return ref;
+};
+const category = (b: Bench, key: string, title: string): string => {
+  const ref = gradeCategoryRef(`c${key}${b.k}`);
+  b.more.categories.push({ ref, title, weight: null, extra: {} });
+  return ref;
+};
 
 const syllables = ['ro', 'ta', 'mi', 'len', 'dor', 'su', 'ka', 'vel'];
 /** A made-up name for a number: without digits, since digits would be marks of a version or a series. */
