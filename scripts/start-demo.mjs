@@ -31,5 +31,5 @@ Currycomb is ready: ${address}
 The demo shell lies in ${relative(process.cwd(), 'demo/out/hyd-214') || '.'}/ : drop these four files on “Bring in a shell”:
   HYD-214.imscc  events.ics  previous-events.ics  status.csv
 Code HYD 214; term Spring 2027, 2027-01-11 to 2027-05-07; term before 2025-08-25 to 2025-12-12; as of 2027-01-04.
-Further shells: demo/out/geo-130 (package, roster, status sheet), demo/out/hyd-214-e (nearly empty; add HYD 214 to it), demo/out/template (the baseline).
+Further shells: demo/out/geo-130 (package, roster, status sheet), demo/out/hyd-214-e (nearly empty; add HYD 214 to it), demo/out/lib-101 (well kept: nothing to find), demo/out/template (the baseline).
 Stop with Ctrl C.`);
