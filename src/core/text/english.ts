@@ -39,4 +39,14 @@ export const english: Language = {
     lab: 'lab', labs: 'lab', section: 'section', lecture: 'lecture', lectures: 'lecture',
   }, // prettier-ignore
   syllabus: /\b(?:syllabus|course\s+(?:outline|information|handbook|guide|description)|module\s+handbook)\b/i,
+  shortForm: /(?:^|[\s(])(?:[A-Za-z]|[ap]\.m|e\.g|i\.e|cf|etc|vs|approx|no|nos|vol|pp?|ed|eds|ch|fig|st|dr|mr|ms|mrs|prof|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tues?|wed|thurs?|fri|sat|sun)\.$/i,
+  spelledNumbers: 'one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen'.split(' '),
+  ordinals: { first: 1, second: 2, third: 3, fourth: 4, '1st': 1, '2nd': 2, '3rd': 3, '4th': 4 },
+  unitAfter: /^\s*(?:cm|mm|m|km|ft|in|°|%|st\b|nd\b|rd\b|th\b|days?\b|weeks?\b|months?\b|years?\b|hours?\b|people|students|points?\b|samples?\b|species)/i,
+  saysNoClass: /\b(no\s+(?:class(?:es)?|lectures?|labs?|lessons?|school)|break|holidays?|recess|closed|vacation|reading\s+week|day\s+off)\b/i,
+  computedTotal: /\b(total|totals|weighted|running|overall|final (grade|mark)|sum)\b/i,
+  namesAside: /\b(?:prerequisites?|co-?requisites?|requires?|required|see\s+also|equivalent|transfer|before\s+taking|after|instead\s+of|cross-?listed)\b/i,
+  deadlineName: [/^\s*(?:due|deadline|submission|hand[\s-]?in|submit)(?:\s+date)?\s*(?::|[-–—]|\bfor\b|\bof\b)?\s+(.+)$/i, /^(.+?)\s*(?:[-–—:(]\s*)?(?:(?:is\s+|are\s+)?due(?:\s+(?:date|today))?|deadline|submission(?:\s+deadline)?|closes|hand[\s-]?in)\s*\)?\s*$/i],
+  kindWords: { quiz: ['quiz', 'test', 'exam'], discussion: ['discussion', 'forum', 'participation'], assignment: ['assignment', 'homework', 'coursework'] },
+  dataWords: /\b(?:data|survey|sampl|measur|winter|flood|drought|season|budget|war|period|between|from|range|average|rainfall|discharge)\w*\b/i,
 };

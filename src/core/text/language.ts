@@ -50,6 +50,26 @@ export interface Language {
   /** Words before a numbered sibling and the spelling they stand for: wk → week. */
   readonly seriesLabels: Readonly<Record<string, string>>;
   readonly syllabus: RegExp;
+  /** Short forms behind which a full stop ends no sentence. */
+  readonly shortForm: RegExp;
+  /** One, two, three … in order. */
+  readonly spelledNumbers: readonly string[];
+  /** First, second … and their short forms. */
+  readonly ordinals: Readonly<Record<string, number>>;
+  /** What follows a number that is a measure and no year: 20 cm. */
+  readonly unitAfter: RegExp;
+  /** Events that say themselves that there is no class. */
+  readonly saysNoClass: RegExp;
+  /** Names of totals that a gradebook computes by itself. */
+  readonly computedTotal: RegExp;
+  /** Words before another course’s code that only point to it: a requirement, “see also”. */
+  readonly namesAside: RegExp;
+  /** How a calendar names a deadline; the first group is the activity. */
+  readonly deadlineName: readonly RegExp[];
+  /** What sorts of graded work are called in the names of grade categories. */
+  readonly kindWords: Readonly<Partial<Record<string, readonly string[]>>>;
+  /** Words of measuring: a range of years with them is no academic year. */
+  readonly dataWords: RegExp;
 }
 
 /** The four seasons in the order in which a calendar year names its terms. */

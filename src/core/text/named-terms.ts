@@ -37,8 +37,6 @@ function patternsOf(language: Language): Patterns {
 }
 
 const yearRange = /(?<![\d./-])((?:19|20)\d{2})\s?[-–/]\s?(\d{2}|(?:19|20)\d{2})(?![\d]|[-–/.]\d)/g;
-const ordinals: Readonly<Record<string, number>> = { first: 1, second: 2, third: 3, fourth: 4, '1st': 1, '2nd': 2, '3rd': 3, '4th': 4 };
-const unitAfter = /^\s*(?:cm|mm|m|km|ft|in|°|%|st\b|nd\b|rd\b|th\b|days?\b|weeks?\b|months?\b|years?\b|hours?\b|people|students|points?\b|samples?\b|species)/i;
 
 /**
  * Finds the academic terms and years that a text names: “Spring 2025”, “Fall ’24”, “Winter 21”, “Semester 1, 2025”,
@@ -57,7 +55,7 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
     const season = language.seasons[name!.toLowerCase()]!;
     // A season of nature is written small; a term has a capital, or the word for a term behind it.
     const capital = name![0] !== name![0]!.toLowerCase();
-    if (bare !== undefined && (!capital || unitAfter.test(text.slice(match.index + match[0].length, match.index + match[0].length + 12)))) continue;
+    if (bare !== undefined && (!capital || language.unitAfter.test(text.slice(match.index + match[0].length, match.index + match[0].length + 12)))) continue;
     if (!capital && termWord === undefined && apostrophe === undefined) {
       if (full === undefined || /\p{L}/u.test(text.slice(0, match.index))) continue;
     }
@@ -72,7 +70,7 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
   }
   for (const match of text.matchAll(patterns.numbered)) {
     const word = (match[1] ?? match[4] ?? match[7])!.toLowerCase();
-    const number = match[3] !== undefined ? ordinals[match[3].toLowerCase()]! : Number(match[2] ?? match[8]);
+    const number = match[3] !== undefined ? language.ordinals[match[3].toLowerCase()]! : Number(match[2] ?? match[8]);
     add(match, { kind: 'numbered', word, number, year: Number(match[5] ?? match[6]) });
   }
   for (const match of text.matchAll(yearRange)) {

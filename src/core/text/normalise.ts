@@ -1,3 +1,4 @@
+import { english } from './english';
 import { wordCodes } from './shingles';
 
 /** NFKC and case-folded; plain ASCII is in that form already but for its capitals. */
@@ -21,7 +22,8 @@ export function excerpt(text: string, most = 160): string {
   return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), most - 30))} …`;
 }
 
-const copyMark = /^copy of\s+|\s*[-–]\s*copy(\s*\d+)?$|\s+copy(\s+\d+)?$|\s*\(copy(\s*\d+)?\)$|\s*\(\d{1,2}\)$/i;
-
 /** True where a title, or a file's name before its extension, carries the mark of a copy. */
-export const hasCopyMark = (name: string): boolean => copyMark.test(name.replace(/\.[a-z0-9]{1,5}$/i, '').trim());
+export function hasCopyMark(name: string): boolean {
+  const bare = name.replace(/\.[a-z0-9]{1,5}$/i, '').trim();
+  return english.copyTitle.some((mark) => mark.test(bare));
+}

@@ -12,8 +12,7 @@ export interface NumberLabel {
 }
 
 const words = Object.keys(english.seriesLabels).sort((a, b) => b.length - a.length).join('|');
-const spelledNumbers = 'one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen'.split(' ');
-const labelled = new RegExp(`^\\W*(${words})\\.?(\\s*[#:]?\\s*)(\\d{1,3}(?:\\.\\d{1,3})*|[ivxl]{1,6}|${spelledNumbers.join('|')})(?![\\p{L}\\p{N}])`, 'iu');
+const labelled = new RegExp(`^\\W*(${words})\\.?(\\s*[#:]?\\s*)(\\d{1,3}(?:\\.\\d{1,3})*|[ivxl]{1,6}|${english.spelledNumbers.join('|')})(?![\\p{L}\\p{N}])`, 'iu');
 const bare = /^\s*(\d{1,2}(?:\.\d{1,2})+\.?|\d{1,2}[.)])(?=\s+\p{L})/u;
 
 /** The label and number that a title begins with; null where it has none. Roman numbers up to 89 are read. */
@@ -32,7 +31,7 @@ export function numberLabel(title: string): NumberLabel | null {
   if (/^\d/.test(written)) return { label, form: form(/^0\d/.test(written) ? '01' : '1'), numbers: written.split('.').map(Number), end };
   // “W I” is more often something else.
   if (word.length < 2) return null;
-  const spelled = spelledNumbers.indexOf(written.toLowerCase());
+  const spelled = english.spelledNumbers.indexOf(written.toLowerCase());
   if (spelled >= 0) return { label, form: form('one'), numbers: [spelled + 1], end };
   const roman = romanNumber(written.toUpperCase());
   return roman === null ? null : { label, form: form('I'), numbers: [roman], end };

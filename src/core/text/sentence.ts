@@ -1,5 +1,4 @@
-/** Short forms behind which a full stop ends no sentence. */
-const shortForm = /(?:^|[\s(])(?:[A-Za-z]|[ap]\.m|e\.g|i\.e|cf|etc|vs|approx|no|nos|vol|pp?|ed|eds|ch|fig|st|dr|mr|ms|mrs|prof|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|mon|tues?|wed|thurs?|fri|sat|sun)\.$/i;
+import { english } from './english';
 
 /** The sentence that a place in a text stands in, with its offsets. Blocks begin a new line, so a line break ends one, too. */
 export function sentenceAround(text: string, start: number, end: number): { readonly start: number; readonly end: number; readonly text: string } {
@@ -30,5 +29,5 @@ function endsSentence(text: string, space: number): boolean {
   const before = text.slice(Math.max(0, space - 12), space);
   if (!/[.!?]["'”’)\]]*$/.test(before)) return false;
   if (!/^\s+["'“‘(\[]*[\p{Lu}\d]/u.test(text.slice(space, space + 6))) return false;
-  return !shortForm.test(before);
+  return !english.shortForm.test(before);
 }

@@ -1,15 +1,10 @@
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
+import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
 import { atTime, dateOf, spellDate, timeOf } from '@/core/time/local-date';
 import { defineCheck } from '../check';
-
-/** How a calendar names a deadline: “Lab 1 due”, “Due: Lab 1”, “Deadline for Lab 1” (English; common practice, no source). */
-const deadlineName = [
-  /^\s*(?:due|deadline|submission|hand[\s-]?in|submit)(?:\s+date)?\s*(?::|[-–—]|\bfor\b|\bof\b)?\s+(.+)$/i,
-  /^(.+?)\s*(?:[-–—:(]\s*)?(?:(?:is\s+|are\s+)?due(?:\s+(?:date|today))?|deadline|submission(?:\s+deadline)?|closes|hand[\s-]?in)\s*\)?\s*$/i,
-];
 
 export const dueMismatch = defineCheck({
   id: 'calendar.due-mismatch',
@@ -33,7 +28,7 @@ export const dueMismatch = defineCheck({
     for (const item of shell.items) if (item.due) collect(byTitle, titleKey(item.title), item);
     for (const event of shell.events) {
       if (event.recurrence) continue;
-      const named = deadlineName.map((p) => p.exec(event.title)?.[1]).find((n) => n !== undefined && byTitle.has(titleKey(n)));
+      const named = english.deadlineName.map((p) => p.exec(event.title)?.[1]).find((n) => n !== undefined && byTitle.has(titleKey(n)));
       if (named === undefined) continue;
       const activities = byTitle.get(titleKey(named))!;
       const day = dateOf(event.start);

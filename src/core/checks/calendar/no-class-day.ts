@@ -1,10 +1,8 @@
 import { z } from 'zod';
+import { english } from '@/core/text/english';
 import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
-
-/** Events that say themselves that there is no class (English; common practice, no source). */
-const saysNoClass = /\b(no\s+(?:class(?:es)?|lectures?|labs?|lessons?|school)|break|holidays?|recess|closed|vacation|reading\s+week|day\s+off)\b/i;
 
 export const noClassDay = defineCheck({
   id: 'calendar.no-class-day',
@@ -41,7 +39,7 @@ export const noClassDay = defineCheck({
       };
     }
     for (const event of shell.events) {
-      if (saysNoClass.test(event.title)) continue;
+      if (english.saysNoClass.test(event.title)) continue;
       const hit = event.occurrences.filter((o) => free.has(dateOf(o)));
       if (!hit.length) continue;
       const repeats = event.recurrence !== null && event.occurrences.length > hit.length;

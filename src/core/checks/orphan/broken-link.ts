@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { NodeKey } from '@/core/links/graph';
+import { nameOfPath, pathsByName } from '@/core/links/names';
 import { defineCheck } from '../check';
 import type { SubjectRef } from '../finding';
 import { nearest } from '../house-rules';
@@ -27,9 +28,7 @@ export const brokenLink = defineCheck({
     for (const item of shell.items) if (item.content && !owners.has(`content:${item.content}`)) owners.set(`content:${item.content}`, { subject: { type: 'item', ref: item.ref }, title: item.title });
     for (const bank of shell.banks) if (bank.content) owners.set(`content:${bank.content}`, { subject: { type: 'bank', ref: bank.ref }, title: bank.title });
     for (const file of shell.files) owners.set(`file:${file.path}`, { subject: { type: 'file', ref: file.path }, title: file.path });
-    const paths = [...shell.files.map((f) => f.path as string), ...shell.contents.flatMap((c) => (c.kind === 'page' && c.href ? [c.href as string] : []))];
-    const byName = new Map<string, string[]>();
-    for (const path of new Set(paths)) collect(byName, nameOf(path), path);
+    const byName = pathsByName(shell);
     const names = [...byName.keys()];
     // Many pages ask for one missing file.
     const guesses = new Map<string, string | null>();
@@ -48,9 +47,9 @@ export const brokenLink = defineCheck({
       const key = `${broken.from} ${broken.asked}`;
       if (!owner || seen.has(key) || broken.asked.endsWith('/') || broken.asked === '') continue;
       seen.add(key);
-      const same = byName.get(nameOf(broken.asked)) ?? [];
+      const same = byName.get(nameOfPath(broken.asked)) ?? [];
       const found = same.length === 1 ? same[0]! : null;
-      const guess = found ?? guessOf(nameOf(broken.asked));
+      const guess = found ?? guessOf(nameOfPath(broken.asked));
       const written = writtenBy.get(key)!;
       const targets = [owner.subject.ref];
       yield {
@@ -70,8 +69,6 @@ export const brokenLink = defineCheck({
     }
   },
 });
-
-const nameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1).toLowerCase();
 
 /** The name that differs least, where it shares its beginning or its ending; anything else would be a guess. */
 function nearestName(asked: string, names: readonly string[], byName: ReadonlyMap<string, readonly string[]>): string | null {

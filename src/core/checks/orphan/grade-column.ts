@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { activitiesByColumn } from '@/core/shell/grade-links';
+import { english } from '@/core/text/english';
 import { defineCheck } from '../check';
-
-const computed = /\b(total|totals|weighted|running|overall|final (grade|mark)|sum)\b/i;
 
 export const gradeColumn = defineCheck({
   id: 'orphan.grade-column',
@@ -34,7 +33,7 @@ export const gradeColumn = defineCheck({
           { label: 'Activities', value: 'none by reference or by title', where: column.ref },
           { label: 'Results', value: '0' },
           ...(column.points === null ? [] : [{ label: 'Points', value: String(column.points) }]),
-          ...(computed.test(column.title) ? [{ label: 'Its name', value: 'says a total that a former system computed' }] : []),
+          ...(english.computedTotal.test(column.title) ? [{ label: 'Its name', value: 'says a total that a former system computed' }] : []),
         ],
         remedy: { action: 'delete', targets: [column.ref], params: {}, kind: 'judgement' },
       };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { activitiesByColumn } from '@/core/shell/grade-links';
+import { pointsOf } from '@/core/shell/points';
 import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
 
@@ -24,10 +25,9 @@ export const ungradedActivity = defineCheck({
   *find({ shell }) {
     const graded = new Set([...activitiesByColumn(shell).values()].flat());
     const gradedTitles = new Set([...graded].map((i) => titleKey(i.title)));
-    const contents = new Map(shell.contents.map((c) => [c.id, c]));
     for (const item of shell.items) {
       if (item.kind !== 'assignment' && item.kind !== 'quiz') continue;
-      const points = item.points ?? (item.content ? contents.get(item.content)?.points : null) ?? 0;
+      const points = pointsOf(shell, item) ?? 0;
       if (points <= 0 || graded.has(item) || gradedTitles.has(titleKey(item.title))) continue;
       yield {
         message: { id: 'activity', params: { title: item.title, points } },

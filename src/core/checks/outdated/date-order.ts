@@ -30,7 +30,7 @@ export const dateOrder = defineCheck({
   },
 });
 
-export function wrongOrder({ opens, due, closes }: Pick<Item, 'opens' | 'due' | 'closes'>): string | null {
+function wrongOrder({ opens, due, closes }: Pick<Item, 'opens' | 'due' | 'closes'>): string | null {
   if (opens && closes && opens > closes) return 'opens after it closes';
   if (opens && due && opens > due) return 'opens after it is due';
   return due && closes && due > closes ? 'is due after it closes' : null;

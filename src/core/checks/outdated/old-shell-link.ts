@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { collect } from '@/core/collect';
+import { nameOfPath, pathsByName } from '@/core/links/names';
 import { scansOfContent } from '@/core/links/scans';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
@@ -28,9 +28,7 @@ export const oldShellLink = defineCheck({
       const host = hostOf(address);
       return host !== null && rules.campusHosts.some((h) => isHostOf(host, h)) && !rules.sharedAddresses.some((s) => address.trim().toLowerCase().startsWith(s.trim().toLowerCase()));
     };
-    const byName = new Map<string, string[]>();
-    for (const path of new Set([...shell.files.map((f) => f.path as string), ...shell.contents.flatMap((c) => (c.kind === 'page' && c.href ? [c.href as string] : []))]))
-      collect(byName, nameOf(path), path);
+    const byName = pathsByName(shell);
     const items = new Map<string, (typeof shell.items)[number]>();
     for (const item of shell.items) if (item.content && !items.has(item.content)) items.set(item.content, item);
     for (const content of shell.contents) {
@@ -50,13 +48,11 @@ export const oldShellLink = defineCheck({
   },
 });
 
-const nameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1).toLowerCase();
-
 /** The one file or page here that has the name at the end of an address. */
 function targetHere(address: string, byName: ReadonlyMap<string, readonly string[]>): string | null {
   let name: string;
   try {
-    name = nameOf(decodeURIComponent(new URL(address).pathname));
+    name = nameOfPath(decodeURIComponent(new URL(address).pathname));
   } catch {
     return null;
   }

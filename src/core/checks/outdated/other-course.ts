@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
+import { english } from '@/core/text/english';
 import { defineCheck } from '../check';
 import type { Passage } from '../passages';
 import { plural } from '@/core/text/plural';
@@ -8,7 +9,6 @@ import { bySubject, sentenceEvidence } from './mentions';
 
 /** Letters before a number that are no course: standards, cameras, units (from memory; common practice, no source). */
 const noCourses = new Set('RFC ISO IEC IEEE ANSI DIN EN ASTM EPA NIST FIPS UTF SHA MD BS CFR USC ECMA ITU MIL SAE API BIP CVE IMG DSC PIC FIG VID DOC PDF REV SET LAB DAY MAX MIN ROOM PAGE WEEK UNIT STEP TASK PART NO VOL CH PP AD BC CE BCE USD EUR GBP COVID HTTP CODE TEL EXT BOX'.split(' '));
-const aside = /\b(?:prerequisites?|co-?requisites?|requires?|required|see\s+also|equivalent|transfer|before\s+taking|after|instead\s+of|cross-?listed)\b/i;
 
 export const otherCourse = defineCheck({
   id: 'outdated.other-course',
@@ -97,7 +97,7 @@ function namesCourse(passage: Passage, { like, own }: CodePattern): { start: num
   } else like.lastIndex = 0;
   for (let match = like.exec(text); match; match = like.exec(text)) {
     if (`${match[1]}${match[2]}` === own || noCourses.has(match[1]!)) continue;
-    if (aside.test(text.slice(0, match.index))) continue;
+    if (english.namesAside.test(text.slice(0, match.index))) continue;
     return { start: match.index, end: match.index + match[0].length, says: match[0] };
   }
   return null;

@@ -49,5 +49,5 @@ export const pastTermMention = defineCheck({
 function isData(text: string, named: NamedTerm): boolean {
   if (named.means.kind !== 'year' || english.academicYear.test(text.slice(Math.max(0, named.start - 16), named.start))) return false;
   const near = sentenceAround(text, named.start, named.end).text;
-  return english.history.test(near) || /\b(?:data|survey|sampl|measur|winter|flood|drought|season|budget|war|period|between|from|range|average|rainfall|discharge)\w*\b/i.test(near);
+  return english.history.test(near) || english.dataWords.test(near);
 }

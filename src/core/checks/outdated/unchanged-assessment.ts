@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pointsOf } from '@/core/shell/points';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
@@ -24,8 +25,7 @@ export const unchangedAssessment = defineCheck({
   *find({ shell }) {
     const end = shell.previousTerm?.end;
     if (!end) return;
-    const contents = new Map(shell.contents.map((c) => [c.id, c]));
-    const same = shell.items.filter((i) => (i.kind === 'assignment' || i.kind === 'quiz') && i.modified !== null && dateOf(i.modified) < end && (i.points ?? (i.content ? contents.get(i.content)?.points : 0) ?? 0) > 0);
+    const same = shell.items.filter((i) => (i.kind === 'assignment' || i.kind === 'quiz') && i.modified !== null && dateOf(i.modified) < end && (pointsOf(shell, i) ?? 0) > 0);
     if (!same.length) return;
     yield {
       message: { id: 'tasks', params: { count: plural(same.length, 'assignment or quiz', 'assignments and quizzes') } },

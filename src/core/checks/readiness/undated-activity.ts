@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pointsOf } from '@/core/shell/points';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
 
@@ -21,14 +22,12 @@ export const undatedActivity = defineCheck({
   },
   notApplicable: (shell) => (shell.items.some((i) => i.kind === 'assignment' || i.kind === 'quiz' || i.kind === 'discussion') ? null : 'there is no assignment, quiz or discussion'),
   *find({ shell, facts }) {
-    const contents = new Map(shell.contents.map((c) => [c.id, c]));
-    const pointsOf = (item: (typeof shell.items)[number]) => item.points ?? (item.content ? contents.get(item.content)?.points : null) ?? 0;
-    const undated = shell.items.filter((i) => (i.kind === 'assignment' || i.kind === 'quiz' || i.kind === 'discussion') && pointsOf(i) > 0 && i.due === null && facts.outline.isShown(i));
+    const undated = shell.items.filter((i) => (i.kind === 'assignment' || i.kind === 'quiz' || i.kind === 'discussion') && (pointsOf(shell, i) ?? 0) > 0 && i.due === null && facts.outline.isShown(i));
     if (!undated.length) return;
     yield {
       message: { id: 'activities', params: { count: plural(undated.length, 'activity', 'activities') } },
       subjects: undated.map((i) => ({ type: 'item', ref: i.ref })),
-      evidence: undated.slice(0, 30).map((i) => ({ label: `${pointsOf(i)} points`, value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '), where: i.ref })),
+      evidence: undated.slice(0, 30).map((i) => ({ label: `${pointsOf(shell, i)} points`, value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '), where: i.ref })),
       remedy: null,
     };
   },

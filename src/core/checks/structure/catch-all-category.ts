@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { GradeCategory, GradeColumn, Item } from '@/core/shell/model';
+import { english } from '@/core/text/english';
+import { escapePattern } from '@/core/text/escape-pattern';
 import { titleKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
@@ -23,7 +25,7 @@ export const catchAllCategory = defineCheck({
   },
   notApplicable: (shell) => (shell.gradeColumns.length || shell.items.some((i) => i.gradeCategory) ? null : 'no grade columns were given'),
   *find({ shell, rules }) {
-    const isCatchAll = (title: string) => rules.catchAllCategories.some((word) => new RegExp(`(^|[^\\p{L}])${escape(word)}($|[^\\p{L}])`, 'iu').test(title));
+    const isCatchAll = (title: string) => rules.catchAllCategories.some((word) => new RegExp(`(^|[^\\p{L}])${escapePattern(word)}($|[^\\p{L}])`, 'iu').test(title));
     const activities = activitiesByColumn(shell);
     const others = shell.gradeCategories.filter((c) => !isCatchAll(c.title));
     for (const category of shell.gradeCategories) {
@@ -52,10 +54,7 @@ export const catchAllCategory = defineCheck({
   },
 });
 
-const escape = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 const stem = (word: string) => word.toLowerCase().replace(/(?:zes|es|s)$/, '').replace(/ie$/, 'y');
-/** What a kind is called in the names of categories (English; common practice, no source). */
-const kindWords: Readonly<Partial<Record<Item['kind'], readonly string[]>>> = { quiz: ['quiz', 'test', 'exam'], discussion: ['discussion', 'forum', 'participation'], assignment: ['assignment', 'homework', 'coursework'] };
 
 /** The category whose name shares a word with the column's, else one named after the kind of its activity; null where none or several fit. */
 function categoryFor(column: GradeColumn, activities: readonly Item[], categories: readonly GradeCategory[]): GradeCategory | null {
@@ -63,7 +62,7 @@ function categoryFor(column: GradeColumn, activities: readonly Item[], categorie
   const own = words(column.title);
   const byName = categories.filter((c) => [...words(c.title)].some((w) => own.has(w)));
   if (byName.length === 1) return byName[0]!;
-  const kinds = activities.flatMap((a) => kindWords[a.kind] ?? []);
+  const kinds = activities.flatMap((a) => english.kindWords[a.kind] ?? []);
   const byKind = (byName.length ? byName : categories).filter((c) => [...words(c.title)].some((w) => kinds.includes(w)));
   return byKind.length === 1 ? byKind[0]! : null;
 }

@@ -1,6 +1,7 @@
 import type { LinkGraph } from '@/core/links/graph';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Item, Shell } from '@/core/shell/model';
+import { pointsOf } from '@/core/shell/points';
 import type { Outline } from '@/core/shell/outline';
 import { fitsPattern } from '../house-rules';
 import { openDoors } from './open-doors';
@@ -29,7 +30,7 @@ export function shadowedIn(shell: Shell, outline: Outline, graph: LinkGraph, sta
     const items = outline.descendants(container.ref).filter((i) => i.shown !== false && !i.staffOnly);
     if (!items.length) continue;
     const serious = items.flatMap((item) => {
-      const counts = graded.has(item) || ((item.points ?? 0) > 0 && (item.kind === 'assignment' || item.kind === 'quiz'));
+      const counts = graded.has(item) || ((pointsOf(shell, item) ?? 0) > 0 && (item.kind === 'assignment' || item.kind === 'quiz'));
       return counts ? [{ item, graded: true }] : linked.has(item) ? [{ item, graded: false }] : [];
     });
     groups.push({ container, items, serious });
