@@ -113,52 +113,16 @@ export async function setField(page: Page, name: string, value: string): Promise
   );
 }
 
-/**
- * Clicks the first element of a kind whose text begins with these words, once it stands still. A page that is still
- * coming in may put another element in its place between finding and pressing; then the mouse hit something else, and
- * the one that stands there now is clicked. A click that arrived is never made twice.
- */
+/** Clicks the first element of a kind whose text begins with these words, once it stands still. */
 export async function clickText(page: Page, selector: string, words: string): Promise<void> {
-  for (let attempt = 1; ; attempt += 1) {
-    const element = await findText(page, selector, words);
-    try {
-      await standStill(element);
-      await element.evaluate((e) => {
-        const own = window as typeof window & { clickArrived?: boolean };
-        own.clickArrived = false;
-        document.addEventListener('click', (event) => (own.clickArrived = event.target instanceof Node && e.contains(event.target)), { capture: true, once: true });
-      });
-      await element.click();
-    } catch (error) {
-      // The element went away before it was pressed.
-      if (attempt >= 3) throw error;
-      continue;
-    }
-    if (attempt >= 3 || (await arrived(page))) return;
-  }
-}
-
-async function findText(page: Page, selector: string, words: string): Promise<ElementHandle<HTMLElement>> {
   const found = await page.waitForFunction(
     (s, w) => [...document.querySelectorAll<HTMLElement>(s)].find((e) => (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled) ?? null,
     { timeout: 20_000 },
     selector,
     words,
   );
-  return found as unknown as ElementHandle<HTMLElement>;
-}
-
-/** Did the last click reach its element? A page that went away under it was left by it. */
-async function arrived(page: Page): Promise<boolean> {
-  try {
-    return await page.evaluate(() => (window as typeof window & { clickArrived?: boolean }).clickArrived !== false);
-  } catch {
-    return true;
-  }
-}
-
-/** A page that has just come in may still move: a click aims at where the element stood when it was looked for. */
-async function standStill(element: ElementHandle<HTMLElement>): Promise<void> {
+  const element = found as unknown as ElementHandle<HTMLElement>;
+  // A page that has just come in may still move: a click aims at where the element stood when it was looked for.
   await element.evaluate(async (e) => {
     for (let still = 0, before = ''; still < 3; ) {
       await new Promise((resolve) => requestAnimationFrame(resolve));
@@ -168,6 +132,8 @@ async function standStill(element: ElementHandle<HTMLElement>): Promise<void> {
       before = now;
     }
   });
+  await element.click();
 }
 
-export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => document.body.innerText.replace(/\s+/g, ' ').includes(w), { timeout }, words);
+/** Waits until a page says something. A page that is only coming in has no body yet: a predicate that throws there would end the waiting for good. */
+export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => (document.body?.innerText ?? '').replace(/\s+/g, ' ').includes(w), { timeout }, words);

@@ -150,7 +150,7 @@ test('the whole run is taken back, and then the one before it', async () => {
   await clickText(page, 'button', 'Take back this run (197');
   await waitForText(page, 'The last run was taken back: all is as before');
   await clickText(page, 'button', 'Take back this run (96');
-  await page.waitForFunction(() => document.body.innerText.match(/taken back\n/g)?.length === 2);
+  await page.waitForFunction(() => document.body?.innerText.match(/taken back\n/g)?.length === 2);
   await goTo('bring-in');
   expect(await heading()).toBe('345 items, 443 files, 120 events');
 });

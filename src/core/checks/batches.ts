@@ -46,6 +46,7 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
   const first = group[0]!;
   const check = checks.find((c) => c.id === first.check);
   const things = new Set(group.flatMap((f) => f.subjects.filter((s) => s.ref !== f.keep).map((s) => s.ref)));
+  const count = check?.counts === 'findings' ? group.length : things.size;
   const targets = new Set(group.flatMap((f) => f.remedy?.targets ?? []));
   const action = group.find((f) => f.remedy)?.remedy?.action ?? null;
   return {
@@ -54,12 +55,12 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
     family: first.family,
     urgency: first.urgency,
     findings: group.map((f) => f.id),
-    things: things.size,
-    title: check?.things[things.size === 1 ? 0 : 1] ?? '',
+    things: count,
+    title: check?.things[count === 1 ? 0 : 1] ?? '',
     proof: proofOf(group),
     touches: targets.size,
     action,
-    question: check?.question ? word(check.question, { count: things.size, things: check.things[things.size === 1 ? 0 : 1] }) : null,
+    question: check?.question ? word(check.question, { count, things: check.things[count === 1 ? 0 : 1] }) : null,
     safe: group.every((f) => f.remedy === null || f.remedy.kind === 'safe'),
   };
 }

@@ -57,6 +57,8 @@ export interface CheckRecord<
   readonly messages: Messages;
   /** Words for a batch: what its things are, one and many, said after the count. */
   readonly things: readonly [one: string, many: string];
+  /** Where a finding joins two things, such as a link and its target: a batch counts findings then, and not their subjects. */
+  readonly counts?: 'findings';
   /** Where only the owner can know: the question that one answer decides for a whole batch, with the holes {count} and {things}. */
   readonly question?: string;
   readonly page: CheckPage;

@@ -80,6 +80,12 @@ test('batches: fix first before tidy, one decision for many, and a headline that
   expect(headlineOf([])).toMatch(/Nothing stands out/);
 });
 
+test('a finding that joins two things counts once in its batch', () => {
+  const shell = shellFrom((c) => void [c.page('Open', '<a href="t.html">there</a>', { path: 'o.html' }), c.page('Target', '<p>x</p>', { path: 't.html', shown: false })]);
+  const batches = batchFindings(runChecks(shell, { checks: allChecks }).findings, allChecks);
+  expect(batches.find((b) => b.check === 'visibility.hidden-target')).toMatchObject({ things: 1, title: 'link to something students cannot open' });
+});
+
 test('smoothness counts each thing once and lets what stays lie smooth', () => {
   const audit = runChecks(doubled, { checks: allChecks });
   expect(smoothnessOf(audit.counts, audit.findings)).toEqual({ percent: 46, smooth: 6, total: 13 });

@@ -76,28 +76,32 @@ export function CombStage({ view }: { view: CombView }) {
             <h2 id="batches" style={{ flex: 1 }}>
               What students would notice first
             </h2>
-            <Link href={`/shells/${view.id}/decide`} className="soft">
-              all {plural(view.findings.length, 'finding')}
-            </Link>
+            {view.findings.length > 0 && (
+              <Link href={`/shells/${view.id}/decide`} className="soft">
+                all {plural(view.findings.length, 'finding')}
+              </Link>
+            )}
           </div>
           {view.batches.length === 0 && <p>Nothing found. Go on to see it as students would, or export it, on Prove.</p>}
-          <ul className={styles.card} style={{ listStyle: 'none', margin: 0, padding: 0 }}>
-            {view.batches.map((batch) => {
-              const takable = batch.findings.filter((id) => byId.get(id)?.remedy);
-              return (
-                <BatchRow
-                  key={batch.id}
-                  id={view.id}
-                  batch={batch}
-                  findings={batch.findings.map((f) => byId.get(f)).filter((f) => f !== undefined)}
-                  inPlan={takable.length > 0 && takable.every((f) => accepted.has(f))}
-                  busy={decisions.busy}
-                  onAccept={() => void decisions.accept(takable)}
-                  onTakeBack={() => void decisions.reopen(takable)}
-                />
-              );
-            })}
-          </ul>
+          {view.batches.length > 0 && (
+            <ul className={styles.card} style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+              {view.batches.map((batch) => {
+                const takable = batch.findings.filter((id) => byId.get(id)?.remedy);
+                return (
+                  <BatchRow
+                    key={batch.id}
+                    id={view.id}
+                    batch={batch}
+                    findings={batch.findings.map((f) => byId.get(f)).filter((f) => f !== undefined)}
+                    inPlan={takable.length > 0 && takable.every((f) => accepted.has(f))}
+                    busy={decisions.busy}
+                    onAccept={() => void decisions.accept(takable)}
+                    onTakeBack={() => void decisions.reopen(takable)}
+                  />
+                );
+              })}
+            </ul>
+          )}
         </section>
       </div>
       <aside className={styles.side} aria-label="Figures">

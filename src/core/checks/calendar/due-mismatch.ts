@@ -15,6 +15,7 @@ export const dueMismatch = defineCheck({
   options: z.object({}),
   messages: { event: 'The calendar says {calendar} for “{title}”, the activity {due}' },
   things: ['event that disagrees with a due date', 'events that disagree with a due date'],
+  counts: 'findings',
   page: {
     means: 'An event is named after the deadline of an activity and stands on another day than the activity’s due date.',
     why: 'Students believe one of the two. Half of them hand in late.',

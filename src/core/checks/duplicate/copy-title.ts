@@ -14,6 +14,7 @@ export const copyTitle = defineCheck({
   options: z.object({}),
   messages: { copy: '“{copy}” is named as a copy of “{original}”' },
   things: ['item named as a copy', 'items named as copies'],
+  counts: 'findings',
   question: 'Are these copies still wanted beside their originals?',
   page: {
     means: 'A title is the title of another item of the same kind with a mark of a copy: “Copy of X”, “X - Copy”, “X copy 2”, “X (2)”.',

@@ -15,6 +15,7 @@ export const brokenLink = defineCheck({
   options: z.object({}),
   messages: { link: '“{title}” points at “{asked}”, which is not in the shell' },
   things: ['broken link', 'broken links'],
+  counts: 'findings',
   page: {
     means: 'A link, picture or style inside the shell names a target that the shell does not have.',
     why: 'Students see a missing picture or an error page, and stop trusting the rest.',

@@ -13,6 +13,7 @@ export const hiddenGraded = defineCheck({
   options: z.object({}),
   messages: { item: '“{title}” is hidden, and its column counts {points} points' },
   things: ['hidden activity that counts', 'hidden activities that count'],
+  counts: 'findings',
   page: {
     means: 'An activity that students cannot see still belongs to a grade column with points.',
     why: 'Nobody can earn the points, and everybody’s total lacks them.',

@@ -12,6 +12,7 @@ export const hiddenTarget = defineCheck({
   options: z.object({}),
   messages: { link: '“{from}” links to “{to}”, which students cannot open' },
   things: ['link to something students cannot open', 'links to something students cannot open'],
+  counts: 'findings',
   page: {
     means: 'An item that students see links to one that they cannot open, since it or something around it is hidden.',
     why: 'They click, get an error, and write to you.',
