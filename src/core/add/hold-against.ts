@@ -3,7 +3,7 @@ import { contentKeys } from '@/core/compare/content-keys';
 import { sayDifference } from '@/core/compare/say-difference';
 import { contentNode, linkGraphOf } from '@/core/links/graph';
 import { reachableFrom } from '@/core/links/reachability';
-import { scansOfContent } from '@/core/links/scans';
+import { textOfContent } from '@/core/links/scans';
 import type { Content, CourseEvent, Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import { spellBytes } from '@/core/text/spell-bytes';
@@ -81,7 +81,7 @@ const judge = (other: Item, differences: readonly string[]): Verdict => ({ stand
 
 function itemDifferences(shell: Shell, other: Item, item: Item, here: Content | undefined, there: Content | undefined, sameBody: boolean): string[] {
   const found: string[] = [];
-  const text = (content: Content | undefined) => (content ? scansOfContent(content).map((s) => s.text).join('\n') : '');
+  const text = (content: Content | undefined) => (content ? textOfContent(content) : '');
   if (other.title !== item.title && titleKey(other.title) !== titleKey(item.title)) found.push(`it is called “${item.title}” instead of “${other.title}”`);
   if (!sameBody && item.content !== null) found.push(sayDifference(text(here), text(there)) ?? ((here?.target ?? null) === (there?.target ?? null) ? 'its links, files or answers differ' : `it leads to ${there?.target ?? 'nothing'} instead of ${here?.target ?? 'nothing'}`));
   const points = [other.points ?? here?.points ?? null, item.points ?? there?.points ?? null];
@@ -167,7 +167,7 @@ function heldSetup(shell: Shell, incoming: Shell): Held[] {
   ];
 }
 
-const scansOf = (content: Content | undefined): string => (content ? scansOfContent(content).map((s) => s.text).join('\n') : '');
+const scansOf = (content: Content | undefined): string => (content ? textOfContent(content) : '');
 
 /** The proposal: what is new, without old events, announcements and empty grade categories; a module only with something to hold. */
 function propose(shell: Shell, incoming: Shell, held: readonly Held[]): IncomingThing[] {

@@ -1,6 +1,7 @@
-import { scansOfContent } from '@/core/links/scans';
+import { scansOfContent, type ContentText } from '@/core/links/scans';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
 import { english } from '@/core/text/english';
+import type { Mentions } from '@/core/text/mentions';
 import { namedDates, type NamedDate } from '@/core/text/named-dates';
 import { namedTerms, type NamedTerm } from '@/core/text/named-terms';
 import { nameWords } from '@/core/text/name-words';
@@ -17,8 +18,30 @@ export interface Passage {
   readonly where: 'title' | 'text' | 'alt' | 'file-name';
   readonly text: string;
   readonly marks: readonly TextMark[];
-  /** What stays the same object as long as the body does: what was found in it is kept by it, so that combing again is quick. */
-  readonly body: object | null;
+  /** What was found in it when the body was read; null for what is short enough to be read now. */
+  readonly mentions: Mentions | null;
+}
+
+/** A body's text: its words are fetched only where somebody wants to see them. */
+class BodyPassage implements Passage {
+  readonly file = null;
+  readonly where = 'text';
+
+  constructor(
+    readonly subject: SubjectRef,
+    readonly item: Item,
+    private readonly scan: ContentText,
+  ) {}
+
+  get text(): string {
+    return this.scan.text;
+  }
+  get marks() {
+    return this.scan.marks;
+  }
+  get mentions() {
+    return this.scan.mentions;
+  }
 }
 export const passageLabels: Readonly<Record<Passage['where'], string>> = {
   title: 'In the title',
@@ -35,20 +58,20 @@ export function passagesOf(shell: Shell): Passage[] {
   for (const item of shell.items) {
     const subject: SubjectRef = { type: 'item', ref: item.ref };
     const about = { subject, item, file: null };
-    passages.push({ ...about, where: 'title', text: item.title, marks: [], body: null });
+    passages.push({ ...about, where: 'title', text: item.title, marks: [], mentions: null });
     const content = item.content === null ? undefined : contents.get(item.content);
     if (!content || said.has(content.id)) continue;
     said.add(content.id);
     for (const scan of scansOfContent(content)) {
-      if (scan.text.trim() !== '') passages.push({ ...about, where: 'text', text: scan.text, marks: scan.marks, body: scan });
-      for (const alt of scan.alts) passages.push({ ...about, where: 'alt', text: alt, marks: [], body: null });
+      if (!scan.blank) passages.push(new BodyPassage(subject, item, scan));
+      for (const alt of scan.alts) passages.push({ ...about, where: 'alt', text: alt, marks: [], mentions: null });
     }
     const path = ownPath(content);
-    if (path) passages.push({ ...about, where: 'file-name', text: nameWords(path), marks: [], body: null });
+    if (path) passages.push({ ...about, where: 'file-name', text: nameWords(path), marks: [], mentions: null });
   }
   for (const file of shell.files)
     if (!/^(text\/css|font\/|application\/(javascript|font))|javascript/.test(file.mediaType))
-      passages.push({ subject: { type: 'file', ref: file.path }, item: null, file, where: 'file-name', text: nameWords(file.path), marks: [], body: null });
+      passages.push({ subject: { type: 'file', ref: file.path }, item: null, file, where: 'file-name', text: nameWords(file.path), marks: [], mentions: null });
   return passages;
 }
 
@@ -59,28 +82,11 @@ export interface Mention<T> {
   readonly says: T;
 }
 
-/** More mentions than this in one text are no course's: what is said by then is enough to say it of the text. */
-export const mostMentions = 2000;
-
-/** Finds by a function that is asked once for each body. */
-function oncePerBody<T>(find: (text: string) => T[]): (passage: Passage) => readonly T[] {
-  const kept = new WeakMap<object, readonly T[]>();
-  return (passage) => {
-    const known = passage.body ? kept.get(passage.body) : undefined;
-    if (known) return known;
-    const found = find(passage.text).slice(0, mostMentions);
-    if (passage.body) kept.set(passage.body, found);
-    return found;
-  };
-}
-const datesOf = oncePerBody((text) => namedDates(text, english));
-const termsOf = oncePerBody((text) => namedTerms(text, english));
-
 export const datesIn = (passages: readonly Passage[]): Mention<NamedDate>[] =>
-  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : datesOf(passage).map((says) => ({ passage, says }))));
+  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : (passage.mentions?.dates ?? namedDates(passage.text, english)).map((says) => ({ passage, says }))));
 
 export const termsIn = (passages: readonly Passage[]): Mention<NamedTerm>[] =>
-  passages.flatMap((passage) => termsOf(passage).map((says) => ({ passage, says })));
+  passages.flatMap((passage) => (passage.mentions?.terms ?? namedTerms(passage.text, english)).map((says) => ({ passage, says })));
 
 interface Apart {
   readonly code: readonly Stretch[];

@@ -1,5 +1,5 @@
 import { linkGraphOf } from '@/core/links/graph';
-import { scansOfContent } from '@/core/links/scans';
+import { textOfContent } from '@/core/links/scans';
 import type { Baseline, Shell } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { contentKeys } from './content-keys';
@@ -10,7 +10,7 @@ export function baselineOf(shell: Shell, is: Baseline['is']): Baseline {
   const contents = new Map(shell.contents.map((c) => [c.id, c]));
   const textOf = (item: Shell['items'][number]): string | null => {
     const content = item.content === null ? undefined : contents.get(item.content);
-    const text = content ? scansOfContent(content).map((s) => s.text).join('\n') : '';
+    const text = content ? textOfContent(content) : '';
     return text.trim() === '' ? null : text;
   };
   return {

@@ -1,11 +1,10 @@
 import type { LinkGraph } from '@/core/links/graph';
-import { readAddress } from '@/core/links/package-paths';
-import { scansOfContent } from '@/core/links/scans';
+import { scansOfContent, wordingOf } from '@/core/links/scans';
 import { webAddressKey } from '@/core/links/web-address';
 import { digest, fingerprint } from '@/core/shell/digest';
 import type { Content, Item, Shell } from '@/core/shell/model';
 import type { ContentId } from '@/core/shell/refs';
-import { countWords, textKey, titleKey } from '@/core/text/normalise';
+import { titleKey } from '@/core/text/normalise';
 
 /** Keys that are equal where two items say the same. */
 export interface ContentKeys {
@@ -58,7 +57,7 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
       case 'quiz':
       case 'discussion':
       case 'bank':
-        return `text ${fingerprint(content.kind, textOf(content).digest)}`;
+        return `text ${fingerprint(content.kind, wordingOf(content).digest ?? '')}`;
     }
   };
   /** What each address leads to, in order: by what stands there, and loosely by the title of a page. */
@@ -73,7 +72,7 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     };
     for (const scan of scansOfContent(content))
       for (const address of scan.addresses) {
-        const meaning = readAddress(address.value, at, scan.base, graph.paths);
+        const meaning = graph.read(address.value, at, scan.base);
         if (meaning.to === 'outside') both(webAddressKey(address.value));
         else if (meaning.to !== 'package') both(address.value);
         else if (meaning.found === null) both(`missing ${meaning.asked}`);
@@ -92,10 +91,9 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
   const bodyOf = (content: Content): BodyKey => {
     const known = bodies.get(content.id);
     if (known) return known;
-    const text = textOf(content);
+    const text = wordingOf(content).digest;
     const { exact, loose } = targetKeys(content);
-    // The text goes in by its digest, which is worked out once.
-    const bodyKey = (list: readonly string[]) => (text.empty && list.length === 0 ? null : digest([text.digest, content.answerKey, ...list].join('\u0000')));
+    const bodyKey = (list: readonly string[]) => (text === null && list.length === 0 ? null : digest([text ?? '', content.answerKey, ...list].join('\u0000')));
     const hasBody = content.texts.length > 0 || content.textPath !== null;
     const made: BodyKey = !hasBody
       ? { key: plainKey(content), loose: plainKey(content) }
@@ -109,37 +107,24 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     const key = bodyOf(content)[which];
     return key === null ? null : fingerprint(item.kind, key, String(item.points ?? content.points ?? ''));
   };
-  const of = (item: Item) => keyOf(item, 'key');
+  // Many checks ask for the keys of all items.
+  const oncePerItem = (which: 'key' | 'loose') => {
+    const known = new Map<Item, string | null>();
+    return (item: Item): string | null => {
+      let key = known.get(item);
+      if (key === undefined) known.set(item, (key = keyOf(item, which)));
+      return key;
+    };
+  };
+  const of = oncePerItem('key');
   return {
     of,
-    looseOf: (item) => keyOf(item, 'loose'),
+    looseOf: oncePerItem('loose'),
     words(item) {
       const content = item.content === null ? undefined : contents.get(item.content);
       if (!content || (content.texts.length === 0 && content.textPath === null)) return 0;
-      return wordCount(content);
+      return wordingOf(content).words;
     },
     substance: (item) => fingerprint(item.kind, titleKey(item.title), of(item) ?? ''),
   };
 }
-
-/** What is said of a content's text by itself is kept as long as the content is not changed: combing again is quick by it. */
-function oncePerContent<T>(make: (content: Content) => T): (content: Content) => T {
-  const kept = new WeakMap<Content, { readonly value: T }>();
-  return (content) => {
-    const known = kept.get(content);
-    if (known) return known.value;
-    const value = make(content);
-    kept.set(content, { value });
-    return value;
-  };
-}
-const textOf = oncePerContent((content) => {
-  const key = textKey(wordsOf(content));
-  return { digest: digest(key), empty: key === '' };
-});
-const wordCount = oncePerContent((content) => countWords(wordsOf(content)));
-
-const wordsOf = (content: Content): string =>
-  scansOfContent(content)
-    .map((s) => s.text)
-    .join('\n');

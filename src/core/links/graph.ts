@@ -1,8 +1,8 @@
 import { collect } from '@/core/collect';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
-import type { HtmlScan } from '@/core/text/scan-html';
-import { indexPaths, readAddress, type PathIndex } from './package-paths';
+import type { Markup } from '@/core/text/scan-html';
+import { addressReader, indexPaths, type AddressReader, type PathIndex } from './package-paths';
 import { scanOfEntry, scanOfFile, scansOfContent } from './scans';
 
 /** A node of the link graph: an outline item's place, a content, a webcontent file, any other entry of the package. */
@@ -54,6 +54,8 @@ export interface LinkGraph {
   /** The node that stands for a path, null for a path that the package does not have. */
   nodeOfPath(path: FilePath): NodeKey | null;
   readonly paths: PathIndex;
+  /** What an address means that is written in a file of this shell. */
+  readonly read: AddressReader;
 }
 
 const made = new WeakMap<readonly Content[], { shell: Shell; graph: LinkGraph }>();
@@ -71,6 +73,7 @@ export function linkGraphOf(shell: Shell): LinkGraph {
 function buildLinkGraph(shell: Shell): LinkGraph {
   const nodes = nodesByPath(shell);
   const paths = indexPaths(nodes.keys());
+  const read = addressReader(paths);
   const outgoing = new Map<NodeKey, Edge[]>();
   const incoming = new Map<NodeKey, Edge[]>();
   const broken: BrokenAddress[] = [];
@@ -79,10 +82,10 @@ function buildLinkGraph(shell: Shell): LinkGraph {
     collect(outgoing, edge.from, edge);
     collect(incoming, edge.to, edge);
   };
-  const addAddresses = (from: NodeKey, at: FilePath, scan: HtmlScan, text: number) => {
+  const addAddresses = (from: NodeKey, at: FilePath, scan: Markup, text: number) => {
     for (const address of scan.addresses) {
       const base = address.context === 'css' && address.tag === '' ? null : scan.base;
-      const meaning = readAddress(address.value, at, base, paths);
+      const meaning = read(address.value, at, base);
       if (meaning.to !== 'package') continue;
       const to = meaning.found === null ? null : (nodes.get(meaning.found) ?? null);
       if (to === null) {
@@ -136,7 +139,7 @@ function buildLinkGraph(shell: Shell): LinkGraph {
     const from = nodes.get(entry.path) ?? entryNode(entry.path);
     if (scan) addAddresses(from, entry.path, scan, 0);
   }
-  return { outgoing, incoming, broken, paths, nodeOfPath: (path) => nodes.get(path) ?? null };
+  return { outgoing, incoming, broken, paths, read, nodeOfPath: (path) => nodes.get(path) ?? null };
 }
 
 function nodesByPath(shell: Shell): Map<FilePath, NodeKey> {

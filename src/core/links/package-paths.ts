@@ -89,6 +89,23 @@ export function readAddress(value: string, at: FilePath, base: string | null, pa
   return look([resolved], query, fragment, paths, false);
 }
 
+/** Reads addresses as `readAddress` does and keeps what each means: the same few are written all over a package. */
+export type AddressReader = (value: string, at: FilePath, base: string | null) => Meaning;
+
+export function addressReader(paths: PathIndex): AddressReader {
+  const folders = new Map<string, Map<string, Meaning>>();
+  return (value, at, base) => {
+    if (base !== null) return readAddress(value, at, base, paths);
+    // Without a base an address means the same in all texts of a folder.
+    const folder = at.slice(0, at.lastIndexOf('/') + 1);
+    let known = folders.get(folder);
+    if (!known) folders.set(folder, (known = new Map()));
+    let meaning = known.get(value);
+    if (!meaning) known.set(value, (meaning = readAddress(value, at, null, paths)));
+    return meaning;
+  };
+}
+
 /** How many folders above its start a relative path climbs at most. */
 function climbs(path: string): number {
   let level = 0;

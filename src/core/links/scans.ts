@@ -1,11 +1,87 @@
 import type { Content, PackageEntry, ShellFile } from '@/core/shell/model';
 import { cssAddresses } from '@/core/text/css-addresses';
-import { scanHtml, type HtmlScan } from '@/core/text/scan-html';
+import { readTexts, type BodyReading, type TextReading } from '@/core/text/read-texts';
+import { scanHtml, type HtmlScan, type Markup } from '@/core/text/scan-html';
+import type { Wording } from '@/core/text/wording';
 
-const kept = new WeakMap<object, readonly HtmlScan[]>();
+/** A text of a content as it was read. Its words are not kept, since few are ever shown and all of them fill the memory; the last asked for stay at hand. */
+export class ContentText implements HtmlScan {
+  constructor(
+    private readonly html: string,
+    private readonly reading: TextReading,
+  ) {}
 
-/** Scans every text once per immutable value; a later audit of the same value finds it here. */
-function once(owner: object, scan: () => readonly HtmlScan[]): readonly HtmlScan[] {
+  get text(): string {
+    return recentText(this, this.html);
+  }
+  get addresses() {
+    return this.reading.markup.addresses;
+  }
+  get base() {
+    return this.reading.markup.base;
+  }
+  get title() {
+    return this.reading.markup.title;
+  }
+  get alts() {
+    return this.reading.markup.alts;
+  }
+  get marks() {
+    return this.reading.markup.marks;
+  }
+  get blank() {
+    return this.reading.blank;
+  }
+  get mentions() {
+    return this.reading.mentions;
+  }
+}
+
+const mostRecent = 64;
+const recent = new Map<ContentText, string>();
+
+function recentText(scan: ContentText, html: string): string {
+  const known = recent.get(scan);
+  if (known !== undefined) return known;
+  const { text } = scanHtml(html);
+  if (recent.size >= mostRecent) recent.delete(recent.keys().next().value!);
+  recent.set(scan, text);
+  return text;
+}
+
+interface ReadContent {
+  readonly texts: readonly ContentText[];
+  readonly wording: Wording;
+}
+const contents = new WeakMap<Content, ReadContent>();
+
+function keep(content: Content, reading: BodyReading): ReadContent {
+  const read = { texts: reading.texts.map((r, i) => new ContentText(content.texts[i]!, r)), wording: reading.wording };
+  contents.set(content, read);
+  return read;
+}
+
+/** Each content is read once, and a later audit of the same value finds it here. */
+const readOf = (content: Content): ReadContent => contents.get(content) ?? keep(content, readTexts(content.texts));
+
+/** Takes over what another thread read in the texts of a content. */
+export const adoptReading = (content: Content, reading: BodyReading): void => void keep(content, reading);
+
+export const scansOfContent = (content: Content): readonly ContentText[] => readOf(content).texts;
+
+/** What the content’s texts are compared by. */
+export const wordingOf = (content: Content): Wording => readOf(content).wording;
+
+/** What a reader sees of a content, its texts in order. */
+export function textOfContent(content: Content): string {
+  const scans = scansOfContent(content);
+  return scans.length === 1 ? scans[0]!.text : scans.map((s) => s.text).join('\n');
+}
+
+const kept = new WeakMap<object, Markup>();
+
+/** Scans a file or entry once per immutable value. */
+function once(owner: object, scan: () => Markup): Markup {
   const known = kept.get(owner);
   if (known) return known;
   const made = scan();
@@ -13,8 +89,12 @@ function once(owner: object, scan: () => readonly HtmlScan[]): readonly HtmlScan
   return made;
 }
 
-const scanCss = (css: string): HtmlScan => ({
-  text: '',
+const markupOf = (html: string): Markup => {
+  const { text: _, ...markup } = scanHtml(html);
+  return markup;
+};
+
+const scanCss = (css: string): Markup => ({
   title: '',
   base: null,
   alts: [],
@@ -22,26 +102,25 @@ const scanCss = (css: string): HtmlScan => ({
   addresses: cssAddresses(css).map((found) => ({ ...found, attribute: 'style', tag: '', context: 'css' as const })),
 });
 
-export const scansOfContent = (content: Content): readonly HtmlScan[] => once(content, () => content.texts.map(scanHtml));
-
-export const scanOfFile = (file: ShellFile): HtmlScan | null =>
-  file.text === null
-    ? null
-    : (once(file, () => [file.mediaType === 'text/css' ? scanCss(file.text ?? '') : scanHtml(file.text ?? '')])[0] ?? null);
+export function scanOfFile(file: ShellFile): Markup | null {
+  const { text } = file;
+  return text === null ? null : once(file, () => (file.mediaType === 'text/css' ? scanCss(text) : markupOf(text)));
+}
 
 /**
  * Scans an entry whose format nobody here knows: addresses in its attributes, and those in HTML that it carries
  * as escaped text. The latter have no offsets (-1): they are counted as links and never rewritten.
  */
-export const scanOfEntry = (entry: PackageEntry): HtmlScan | null =>
-  entry.text === null
-    ? null
-    : (once(entry, () => {
-        const outer = scanHtml(entry.text ?? '');
-        const inner = /&lt;|<!\[CDATA\[/.test(entry.text ?? '') ? scanHtml(unescapeMarkup(entry.text ?? '')) : null;
-        const addresses = inner ? [...outer.addresses, ...inner.addresses] : outer.addresses;
-        return [{ ...outer, addresses: addresses.map((a) => ({ ...a, start: -1, end: -1 })) }];
-      })[0] ?? null);
+export function scanOfEntry(entry: PackageEntry): Markup | null {
+  const { text } = entry;
+  if (text === null) return null;
+  return once(entry, () => {
+    const outer = markupOf(text);
+    const inner = /&lt;|<!\[CDATA\[/.test(text) ? markupOf(unescapeMarkup(text)) : null;
+    const addresses = inner ? [...outer.addresses, ...inner.addresses] : outer.addresses;
+    return { ...outer, addresses: addresses.map((a) => ({ ...a, start: -1, end: -1 })) };
+  });
+}
 
 const unescapeMarkup = (text: string): string =>
   text

@@ -12,32 +12,51 @@ export function minHash(set: Iterable<number>, hashes: readonly ((element: numbe
   return signature;
 }
 
+const empty = 0xffffffff;
+
 /**
  * The same with one hash function whose values fall into `places` bins; an empty bin takes the value of another that
  * a fixed order of tries names, the same for every set, so that the share of equal places stays an unbiased estimate
  * (one permutation hashing with optimal densification: Shrivastava, ICML 2017; named from memory). A set costs one hash
- * an element instead of one for each place.
+ * an element instead of one for each place, and an element may be added twice.
  */
-export function signatureOf(set: ReadonlySet<number>, places: number): Uint32Array {
-  const empty = 0xffffffff;
-  const bins = new Uint32Array(places).fill(empty);
-  for (const element of set) {
-    const hash = mix((element % 0x100000000) ^ Math.imul(Math.floor(element / 0x100000000), 0x9e3779b1));
-    const bin = hash % places;
-    const value = mix(hash ^ 0x5bd1e995) >>> 1;
-    if (value < bins[bin]!) bins[bin] = value;
+export class Signature {
+  private readonly bins: Uint32Array;
+
+  constructor(places: number) {
+    this.bins = new Uint32Array(places).fill(empty);
   }
-  if (set.size === 0) return bins;
-  const filled = bins.slice();
-  for (let bin = 0; bin < places; bin += 1)
-    if (bins[bin] === empty)
-      for (let tries = 1; ; tries += 1) {
-        const other = mix(Math.imul(bin + 1, 0x27d4eb2f) ^ Math.imul(tries, 0x165667b1)) % places;
-        if (bins[other] === empty) continue;
-        filled[bin] = bins[other]!;
-        break;
-      }
-  return filled;
+
+  /** Adds an element given as two numbers of 32 bits. */
+  add(high: number, low: number): void {
+    const hash = mix(low ^ Math.imul(high, 0x9e3779b1));
+    const bin = hash % this.bins.length;
+    const value = mix(hash ^ 0x5bd1e995) >>> 1;
+    if (value < this.bins[bin]!) this.bins[bin] = value;
+  }
+
+  /** The signature of what was added; of nothing, all places are 2³² − 1. */
+  values(): Uint32Array {
+    const { bins } = this;
+    if (bins.every((b) => b === empty)) return bins;
+    const filled = bins.slice();
+    for (let bin = 0; bin < bins.length; bin += 1)
+      if (bins[bin] === empty)
+        for (let tries = 1; ; tries += 1) {
+          const other = mix(Math.imul(bin + 1, 0x27d4eb2f) ^ Math.imul(tries, 0x165667b1)) % bins.length;
+          if (bins[other] === empty) continue;
+          filled[bin] = bins[other]!;
+          break;
+        }
+    return filled;
+  }
+}
+
+/** The signature of a set of whole numbers of at most 53 bits. */
+export function signatureOf(set: Iterable<number>, places: number): Uint32Array {
+  const signature = new Signature(places);
+  for (const element of set) signature.add(Math.floor(element / 0x100000000), element % 0x100000000);
+  return signature.values();
 }
 
 function mix(x: number): number {
@@ -60,20 +79,26 @@ export const chanceOfMeeting = (s: number, bands: number, rows: number): number 
 /** In a bucket larger than this each text is paired with the ones before it only: enough to join them, and never a square. */
 const mostPartners = 64;
 
-/** Pairs of signatures that agree in all rows of some band, each once, the lower index first (3.4.1). */
-export function candidatePairs(signatures: readonly ArrayLike<number>[], bands: number, rows: number): Set<number>[] {
-  const partners: Set<number>[] = signatures.map(() => new Set());
+/** The higher partners of each text that has some: signatures that agree in all rows of some band, each pair once (3.4.1). */
+export function candidatePairs(signatures: readonly ArrayLike<number>[], bands: number, rows: number): Map<number, Set<number>> {
+  const partners = new Map<number, Set<number>>();
+  const before = new Int32Array(signatures.length);
   for (let band = 0; band < bands; band += 1) {
-    const buckets = new Map<number, number[]>();
+    // A bucket is a chain: its last text, and before each text the one that came into the bucket earlier.
+    const last = new Map<number, number>();
     for (let i = 0; i < signatures.length; i += 1) {
+      const signature = signatures[i]!;
       let key = 0x811c9dc5 ^ band;
-      for (let row = 0; row < rows; row += 1) key = Math.imul(mix(key ^ signatures[i]![band * rows + row]!), 0x01000193);
-      const bucket = buckets.get(key);
-      if (bucket) bucket.push(i);
-      else buckets.set(key, [i]);
+      for (let row = 0; row < rows; row += 1) key = Math.imul(mix(key ^ signature[band * rows + row]!), 0x01000193);
+      let other = last.get(key) ?? -1;
+      last.set(key, i);
+      before[i] = other;
+      for (let n = 0; other >= 0 && n < mostPartners; n += 1, other = before[other]!) {
+        const known = partners.get(other);
+        if (known) known.add(i);
+        else partners.set(other, new Set([i]));
+      }
     }
-    for (const bucket of buckets.values())
-      for (let b = 1; b < bucket.length; b += 1) for (let a = Math.max(0, b - mostPartners); a < b; a += 1) partners[bucket[a]!]!.add(bucket[b]!);
   }
   return partners;
 }

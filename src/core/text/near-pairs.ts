@@ -1,5 +1,5 @@
-import { candidatePairs, estimate, signatureOf } from './min-hash';
-import { jaccard, shingleSet, wordCodes } from './shingles';
+import { candidatePairs, estimate, Signature } from './min-hash';
+import { eachShingle, jaccard, shingleSet, wordCodes } from './shingles';
 
 export interface NearPair {
   readonly a: number;
@@ -13,23 +13,28 @@ const bands = 25;
 const rows = 4;
 
 /** Pairs of texts whose sets of 4-word shingles are similar to `threshold` or more: banding proposes, counting decides. */
-export const nearPairs = (texts: readonly string[], threshold: number, size = 4): NearPair[] => pairsOf(texts, texts.map((text) => nearSignature(text, size)), threshold, size);
+export const nearPairs = (texts: readonly string[], threshold: number, size = 4): NearPair[] =>
+  pairsOf(texts.map((text) => nearSignature(wordCodes(text), size)), (i) => wordCodes(texts[i]!), threshold, size);
 
-/** What a text is proposed by; worked out once where the text stays the same. */
-export const nearSignature = (text: string, size = 4): Uint32Array => signatureOf(shingleSet(wordCodes(text), size), bands * rows);
+/** What a text is proposed by, from its words. */
+export function nearSignature(words: Uint32Array, size = 4): Uint32Array {
+  const signature = new Signature(bands * rows);
+  eachShingle(words, size, (high, low) => signature.add(high, low));
+  return signature.values();
+}
 
-/** As `nearPairs`, with the signatures of the texts at hand. */
-export function pairsOf(texts: readonly string[], signatures: readonly Uint32Array[], threshold: number, size = 4): NearPair[] {
-  const partners = candidatePairs(signatures, bands, rows);
+/** As `nearPairs`, with the signatures of the texts at hand; the words of a text are asked for only where it has a near one. */
+export function pairsOf(signatures: readonly Uint32Array[], wordsOf: (text: number) => Uint32Array, threshold: number, size = 4): NearPair[] {
+  const partners = [...candidatePairs(signatures, bands, rows)].sort(([a], [b]) => a - b);
   const sets = new Map<number, Set<number>>();
   const setOf = (i: number) => {
     let set = sets.get(i);
-    if (!set) sets.set(i, (set = shingleSet(wordCodes(texts[i]!), size)));
+    if (!set) sets.set(i, (set = shingleSet(wordsOf(i), size)));
     return set;
   };
   const found: NearPair[] = [];
   // A text's set is kept only while its own partners are looked at, unless it is asked for again.
-  partners.forEach((others, a) => {
+  for (const [a, others] of partners) {
     for (const b of [...others].sort((x, y) => x - y)) {
       // Five standard errors below the threshold nothing is missed (binomial, 100 places).
       if (estimate(signatures[a]!, signatures[b]!) < threshold - 5 * Math.sqrt((threshold * (1 - threshold)) / (bands * rows))) continue;
@@ -37,7 +42,7 @@ export function pairsOf(texts: readonly string[], signatures: readonly Uint32Arr
       if (similarity >= threshold) found.push({ a, b, similarity });
     }
     sets.delete(a);
-  });
+  }
   return found;
 }
 

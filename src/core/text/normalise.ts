@@ -1,3 +1,6 @@
+import { digest } from '@/core/shell/digest';
+import type { Sha256 } from '@/core/shell/refs';
+import { codeUnits } from './code-units';
 import { english } from './english';
 import { wordCodes } from './shingles';
 
@@ -6,6 +9,24 @@ const folded = (text: string): string => (/^[\x00-\x7f]*$/.test(text) ? text : t
 
 /** Text made fit for comparing: NFKC, case-folded, every kind of white space taken out. */
 export const textKey = (text: string): string => folded(text).replace(/[\s\u200b\ufeff]+/gu, '');
+
+let scratch = new Uint8Array(65_536);
+
+/** The digest of a text's key; null where nothing is left of it. */
+export function textDigest(text: string): Sha256 | null {
+  const { length } = text;
+  if (scratch.length < length) scratch = new Uint8Array(length);
+  const units = codeUnits(text);
+  let n = 0;
+  for (let i = 0; i < length; i += 1) {
+    const c = units[i]!;
+    if (c >= 128) return digestOfKey(textKey(text));
+    // White space of ASCII is 9 to 13 and 32; capitals are 65 to 90.
+    if (c !== 32 && (c > 13 || c < 9)) scratch[n++] = c >= 65 && c <= 90 ? c + 32 : c;
+  }
+  return n === 0 ? null : digest(scratch.subarray(0, n));
+}
+const digestOfKey = (key: string): Sha256 | null => (key === '' ? null : digest(key));
 
 /** A title made fit for comparing: NFKC, case-folded, white space collapsed. */
 export const titleKey = (title: string): string =>

@@ -1,3 +1,4 @@
+import { decodeHTML, decodeHTMLAttribute } from 'entities/decode';
 import { QuoteType, Tokenizer } from 'htmlparser2';
 import { cssAddresses } from './css-addresses';
 
@@ -22,9 +23,8 @@ export interface TextMark {
   readonly end: number;
 }
 
-export interface HtmlScan {
-  /** What a reader sees inside `body`: no markup, no title element, blocks apart by a line break. */
-  readonly text: string;
+/** What stands in a text beside its words. */
+export interface Markup {
   readonly addresses: readonly WrittenAddress[];
   /** The `href` of a `base` element, where there is one. */
   readonly base: string | null;
@@ -32,6 +32,11 @@ export interface HtmlScan {
   /** Alternative texts of pictures, in order. */
   readonly alts: readonly string[];
   readonly marks: readonly TextMark[];
+}
+
+export interface HtmlScan extends Markup {
+  /** What a reader sees inside `body`: no markup, no title element, blocks apart by a line break. */
+  readonly text: string;
 }
 
 const addressAttributes = new Set([
@@ -108,8 +113,11 @@ export function scanHtml(html: string): HtmlScan {
     }
   };
 
-  /** A line break in the source is a space, unless the text is set as it is: only blocks begin a new line. */
-  const unfold = (text: string) => (text.includes('\n') && !open.some((o) => o.tag === 'pre') ? text.replace(/\n/g, ' ') : text);
+  /** A line break in the source is a space, unless the text is set as it is: only blocks begin a new line. A line break written as a reference stays one. */
+  const read = (text: string) => {
+    const line = text.includes('\n') && !open.some((o) => o.tag === 'pre') ? text.replace(/\n/g, ' ') : text;
+    return line.includes('&') ? decodeHTML(line) : line;
+  };
   const closeMark = (name: string) => {
     const at = open.findLastIndex((o) => o.tag === name);
     if (at < 0) return;
@@ -118,7 +126,8 @@ export function scanHtml(html: string): HtmlScan {
   };
 
   const tokenizer = new Tokenizer(
-    { xmlMode: false, decodeEntities: true },
+    // References are decoded piece by piece: the tokenizer then runs over text at one look a character.
+    { xmlMode: false, decodeEntities: false },
     {
       onopentagname(start, end) {
         tag = html.slice(start, end).toLowerCase();
@@ -127,11 +136,11 @@ export function scanHtml(html: string): HtmlScan {
         attribute = { name: html.slice(start, end).toLowerCase(), value: '', start: end, end };
       },
       onattribdata(start, end) {
-        if (attribute) attribute.value += html.slice(start, end);
+        if (!attribute) return;
+        const value = html.slice(start, end);
+        attribute.value += value.includes('&') ? decodeHTMLAttribute(value) : value;
       },
-      onattribentity(codepoint) {
-        if (attribute) attribute.value += String.fromCodePoint(codepoint);
-      },
+      onattribentity: () => undefined,
       onattribend(quote, end) {
         if (attribute && quote !== QuoteType.NoValue) {
           const quoted = quote === QuoteType.Single || quote === QuoteType.Double;
@@ -158,11 +167,9 @@ export function scanHtml(html: string): HtmlScan {
         if (silent === 'style') {
           for (const found of cssAddresses(html.slice(start, end)))
             addresses.push({ attribute: 'style', tag, context: 'css', ...shift(found, start) });
-        } else say(unfold(html.slice(start, end)));
+        } else say(read(html.slice(start, end)));
       },
-      ontextentity(codepoint) {
-        say(String.fromCodePoint(codepoint));
-      },
+      ontextentity: () => undefined,
       oncdata: () => undefined,
       oncomment: () => undefined,
       ondeclaration: () => undefined,

@@ -16,6 +16,36 @@ export function toLocal(moment: DateTime, zone: string): LocalDateTime {
   return moment.setZone(zone).toFormat("yyyy-MM-dd'T'HH:mm:ss") as LocalDateTime;
 }
 
+const offsets = new Map<string, Map<number, number>>();
+const quarterHour = 900_000;
+
+/** How far a zone's clock is ahead of UTC, in milliseconds; clocks change on quarters of an hour only (common practice, no source). */
+function offsetAt(milliseconds: number, zone: string): number {
+  if (zone === 'UTC') return 0;
+  let known = offsets.get(zone);
+  if (!known) offsets.set(zone, (known = new Map()));
+  const quarter = Math.floor(milliseconds / quarterHour);
+  let offset = known.get(quarter);
+  if (offset === undefined) {
+    // A shell's events lie in a few years; what is asked for beyond is no calendar.
+    if (known.size > 100_000) known.clear();
+    known.set(quarter, (offset = IANAZone.create(zone).offset(quarter * quarterHour) * 60_000));
+  }
+  return offset;
+}
+
+const spell = (milliseconds: number): string => new Date(milliseconds).toISOString().slice(0, 19);
+
+/** A time of one zone's clock, yyyy-MM-ddTHH:mm:ss, on another's. A calendar asks this four times for each event. */
+export function onOtherClock(wall: string, from: string, to: string): LocalDateTime {
+  const asUtc = Date.parse(`${wall}Z`);
+  const halfDay = 43_200_000;
+  // Near a change of the clocks, and for what is no such time, the library knows better.
+  if (!Number.isFinite(asUtc) || spell(asUtc) !== wall || offsetAt(asUtc - halfDay, from) !== offsetAt(asUtc + halfDay, from)) return toLocal(DateTime.fromISO(wall, { zone: from }), to);
+  const moment = asUtc - offsetAt(asUtc, from);
+  return spell(moment + offsetAt(moment, to)) as LocalDateTime;
+}
+
 /**
  * Reads an ISO 8601 date or date-time from a sheet. With an offset it is brought to the shell's clock, without one
  * it is taken as shell time; a day alone begins at 00:00:00 or ends at 23:59:59, as `dayMeans` says.

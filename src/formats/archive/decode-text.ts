@@ -1,3 +1,4 @@
+import { isAscii } from 'node:buffer';
 import iconv from 'iconv-lite';
 
 export interface DecodedText {
@@ -20,6 +21,7 @@ export function decodeText(bytes: Buffer): DecodedText {
   const declared = declaredCharset(bytes);
   if (declared && declared !== 'utf-8' && iconv.encodingExists(declared))
     return { text: iconv.decode(bytes, declared, { stripBOM: false }), encoding: declared, mark: none };
+  if (isAscii(bytes)) return { text: bytes.toString('latin1'), encoding: 'utf-8', mark: none };
   try {
     return { text: utf8.decode(bytes), encoding: 'utf-8', mark: none };
   } catch {

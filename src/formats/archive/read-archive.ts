@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
-import { closeSync, openSync, readSync, statSync } from 'node:fs';
+import { statSync } from 'node:fs';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { crc32, createInflateRaw, inflateRawSync } from 'node:zlib';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { filePath, sha256, type FilePath, type Sha256 } from '@/core/shell/refs';
+import { FileWindow } from './file-window';
 import { defaultLimits, type ArchiveLimits } from './limits';
 
 /** One file of an archive, not read yet. */
@@ -39,10 +40,17 @@ export async function openArchive(file: string, name: string, limits: ArchiveLim
     return bad('no-such-file', `There is no file “${name}”; check the path.`);
   }
   if (size > limits.packedBytes) return bad('too-large', `“${name}” is larger than ${limits.packedBytes} bytes; Currycomb does not read packages that large.`);
+  let window: FileWindow;
+  try {
+    window = new FileWindow(file);
+  } catch {
+    return bad('no-such-file', `There is no file “${name}” that can be read; check the path.`);
+  }
   let zip: ZipFile;
   try {
-    zip = await yauzl.openPromise(file, { autoClose: false, lazyEntries: true, decodeStrings: false, validateEntrySizes: false });
+    zip = await yauzl.fromRandomAccessReaderPromise(window, size, { autoClose: false, decodeStrings: false, validateEntrySizes: false });
   } catch {
+    window.close(() => undefined);
     return bad('not-an-archive', `“${name}” can’t be read as a zip archive: it is damaged, cut short or something else. Export the package again.`);
   }
   if (zip.entryCount > limits.entries) {
@@ -50,20 +58,19 @@ export async function openArchive(file: string, name: string, limits: ArchiveLim
     return bad('too-many-entries', `“${name}” holds ${zip.entryCount} entries; at most ${limits.entries} are read.`);
   }
   try {
-    return await listEntries(zip, file, name, limits);
+    return await listEntries(zip, window, size, name, limits);
   } catch {
     zip.close();
     return bad('damaged-archive', `“${name}” is damaged: its list of contents can’t be read to the end. Export the package again.`);
   }
 }
 
-async function listEntries(zip: ZipFile, file: string, name: string, limits: ArchiveLimits): Promise<Result<Archive>> {
+async function listEntries(zip: ZipFile, window: FileWindow, size: number, name: string, limits: ArchiveLimits): Promise<Result<Archive>> {
   const notes: IntakeNote[] = [];
   const found = new Map<FilePath, Entry>();
   const folded = new Map<string, FilePath>();
   let total = 0;
   let packed = 0;
-  const { size } = statSync(file);
   for await (const entry of zip.eachEntry()) {
     const raw = entry as unknown as { fileName: Buffer; extraFields: Entry['extraFields'] };
     const path = yauzl.getFileNameLowLevel(entry.generalPurposeBitFlag, raw.fileName, raw.extraFields, false);
@@ -93,16 +100,12 @@ async function listEntries(zip: ZipFile, file: string, name: string, limits: Arc
     }
     found.set(filePath(path), entry);
   }
-  const fd = openSync(file, 'r');
   return good({
     entries: [...found].map(([path, e]) => ({ path, bytes: e.uncompressedSize, packedBytes: e.compressedSize })),
     notes,
-    read: (path) => readWhole(fd, found.get(path), path),
-    hash: (path, each) => hashEntry(fd, found.get(path), path, each),
-    close: () => {
-      closeSync(fd);
-      zip.close();
-    },
+    read: (path) => readWhole(window, found.get(path), path),
+    hash: (path, each) => hashEntry(window, found.get(path), path, each),
+    close: () => zip.close(),
   });
 }
 
@@ -123,37 +126,35 @@ function refusal(entry: Entry, path: string, limits: ArchiveLimits): { code: str
 const damaged = (path: string) => bad('damaged-entry', `“${path}” is damaged in the archive and can’t be read.`);
 
 /** Where an entry's packed bytes begin, from its local header (APPNOTE 4.3.7). */
-function dataStart(fd: number, entry: Entry): number | null {
-  const header = Buffer.alloc(30);
-  if (readSync(fd, header, 0, 30, entry.relativeOffsetOfLocalHeader) < 30 || header.readUInt32LE(0) !== 0x04034b50) return null;
+function dataStart(window: FileWindow, entry: Entry): number | null {
+  const header = window.bytes(entry.relativeOffsetOfLocalHeader, 30);
+  if (header.length < 30 || header.readUInt32LE(0) !== 0x04034b50) return null;
   return entry.relativeOffsetOfLocalHeader + 30 + header.readUInt16LE(26) + header.readUInt16LE(28);
 }
 
-function readWhole(fd: number, entry: Entry | undefined, path: FilePath): Result<Buffer> {
+function readWhole(window: FileWindow, entry: Entry | undefined, path: FilePath): Result<Buffer> {
   if (!entry) return bad('missing-entry', `“${path}” is not in the archive.`);
-  const start = dataStart(fd, entry);
+  const start = dataStart(window, entry);
   if (start === null) return damaged(path);
-  const packed = Buffer.allocUnsafe(entry.compressedSize);
-  if (readSync(fd, packed, 0, packed.length, start) < packed.length) return damaged(path);
+  const packed = window.bytes(start, entry.compressedSize);
+  if (packed.length < entry.compressedSize) return damaged(path);
   try {
-    const bytes =
-      entry.compressionMethod === 0
-        ? packed
-        : entry.uncompressedSize === 0
-          ? zeroBytes
-          : inflateRawSync(packed, { maxOutputLength: entry.uncompressedSize });
+    const bytes = entry.compressionMethod === 0 ? Buffer.from(packed) : inflate(packed, entry.uncompressedSize);
     return bytes.length === entry.uncompressedSize && crc32(bytes) === entry.crc32 ? good(bytes) : damaged(path);
   } catch {
     return damaged(path);
   }
 }
 
+/** Inflates what should come to `size` bytes, and stops where it comes to more. The first piece of memory holds it all. */
+const inflate = (packed: Buffer, size: number): Buffer => (size === 0 ? zeroBytes : inflateRawSync(packed, { maxOutputLength: size, chunkSize: Math.max(64, Math.min(size + 8, 8 * 1024 ** 2)) }));
+
 /** Entries up to this many bytes are read at once, larger ones block by block. */
 export const wholeReadLimit = 8 * 1024 ** 2;
 
-async function hashEntry(fd: number, entry: Entry | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
+async function hashEntry(window: FileWindow, entry: Entry | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
   if (!entry) return bad('missing-entry', `“${path}” is not in the archive.`);
-  const start = dataStart(fd, entry);
+  const start = dataStart(window, entry);
   if (start === null) return damaged(path);
   const hash = createHash('sha256');
   let size = 0;
@@ -169,7 +170,7 @@ async function hashEntry(fd: number, entry: Entry | undefined, path: FilePath, e
     },
   });
   try {
-    const packed = Readable.from(blocks(fd, start, entry.compressedSize));
+    const packed = Readable.from(blocks(window, start, entry.compressedSize));
     if (entry.compressionMethod === 0) await pipeline(packed, meter);
     else await pipeline(packed, createInflateRaw(), meter);
   } catch {
@@ -178,12 +179,12 @@ async function hashEntry(fd: number, entry: Entry | undefined, path: FilePath, e
   return size === entry.uncompressedSize && check === entry.crc32 ? good(sha256(hash.digest('hex'))) : damaged(path);
 }
 
-function* blocks(fd: number, start: number, size: number): Generator<Buffer> {
+function* blocks(window: FileWindow, start: number, size: number): Generator<Buffer> {
   for (let done = 0; done < size; ) {
-    const block = Buffer.allocUnsafe(Math.min(1024 ** 2, size - done));
-    const n = readSync(fd, block, 0, block.length, start + done);
-    if (n === 0) return;
-    done += n;
-    yield block.subarray(0, n);
+    // The window moves on while a block is still on its way through the pipe.
+    const block = Buffer.from(window.bytes(start + done, Math.min(1024 ** 2, size - done)));
+    if (block.length === 0) return;
+    done += block.length;
+    yield block;
   }
 }

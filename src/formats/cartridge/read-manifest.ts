@@ -61,9 +61,11 @@ export function readManifest(xml: string): Result<Manifest> {
 class ManifestReader {
   readonly notes: IntakeNote[] = [];
   readonly prefixes: Record<string, string> = {};
-  readonly seen = new Set<string>();
+  readonly seen = { item: new Set<string>(), resource: new Set<string>() };
   /** How often an identifier came up again, so that a name for the next one is found at once. */
-  readonly repeats = new Map<string, number>();
+  readonly repeats = { item: new Map<string, number>(), resource: new Map<string, number>() };
+  /** `xml:base` and `base` around all resources. */
+  base = '';
   itemNumber = 0;
 
   constructor(readonly root: XmlElement) {}
@@ -71,6 +73,7 @@ class ManifestReader {
   read(): Manifest {
     const metadata = childNamed(this.root, 'metadata');
     const resourcesElement = childNamed(this.root, 'resources');
+    this.base = attribute(resourcesElement ?? this.root, 'base') ?? '';
     const resources = (resourcesElement ? childrenNamed(resourcesElement, 'resource') : []).map((e, i) => this.resource(e, i));
     const organizations = childNamed(this.root, 'organizations');
     const list = organizations ? childrenNamed(organizations, 'organization') : [];
@@ -115,18 +118,21 @@ class ManifestReader {
     });
   }
 
-  identifier(element: XmlElement, fallback: string, what: string): string {
+  identifier(element: XmlElement, fallback: string, what: 'item' | 'resource'): string {
     const given = attribute(element, 'identifier');
     if (!given) {
       this.note('missing-identifier', `${what} without an identifier; it is called ${fallback}`, `imsmanifest.xml, line ${element.line}`);
       return fallback;
     }
+    const seen = this.seen[what];
     let name = given;
-    let n = this.repeats.get(`${what} ${given}`) ?? 1;
-    while (this.seen.has(`${what} ${name}`)) name = `${given}~${(n += 1)}`;
-    this.repeats.set(`${what} ${given}`, n);
-    if (name !== given) this.note('identifier-twice', `the identifier ${given} stands twice; the second is called ${name}`, `imsmanifest.xml, line ${element.line}`);
-    this.seen.add(`${what} ${name}`);
+    if (seen.has(name)) {
+      let n = this.repeats[what].get(given) ?? 1;
+      while (seen.has(name)) name = `${given}~${(n += 1)}`;
+      this.repeats[what].set(given, n);
+      this.note('identifier-twice', `the identifier ${given} stands twice; the second is called ${name}`, `imsmanifest.xml, line ${element.line}`);
+    }
+    seen.add(name);
     return name;
   }
 
@@ -134,8 +140,8 @@ class ManifestReader {
     this.itemNumber += 1;
     const identifier = this.identifier(element, `item~${this.itemNumber}`, 'item');
     const visible = attribute(element, 'isvisible');
-    const title = textOf(childNamed(element, 'title')).replace(/\s+/g, ' ').trim();
-    const own = elementsOf(element).filter((e) => e.local !== 'title' && e.local !== 'item');
+    const title = oneLine(textOf(childNamed(element, 'title')));
+    const own = othersThan(element, itemParts);
     return {
       identifier,
       title: title || '(untitled)',
@@ -148,9 +154,11 @@ class ManifestReader {
   }
 
   resource(element: XmlElement, index: number): ManifestResource {
-    const base = [attribute(childNamed(this.root, 'resources') ?? this.root, 'base'), xmlBase(element)].filter(Boolean).join('');
+    const base = this.base + (xmlBase(element) ?? '');
     const path = (href: string | null) => (href === null ? null : packagePath(base + href));
-    const intended = ['schema', 'variant'];
+    const own = othersThan(element, resourceParts);
+    const attributes: Record<string, string> = {};
+    for (const a of element.attributes) if (a.prefix === '' && !resourceAttributes.has(a.local)) attributes[a.local] = a.value;
     return {
       identifier: this.identifier(element, `resource~${index + 1}`, 'resource'),
       type: attribute(element, 'type') ?? '',
@@ -158,22 +166,31 @@ class ManifestReader {
       files: childrenNamed(element, 'file').map((f) => path(attribute(f, 'href')) ?? '').filter((p) => p !== ''),
       dependencies: childrenNamed(element, 'dependency').map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== ''),
       intendedUse: attribute(element, 'intendeduse'),
-      staffOnly: elementsOf(element).some(isForInstructors),
-      attributes: Object.fromEntries(
-        element.attributes
-          .filter((a) => a.prefix === '' && !['identifier', 'type', 'href', 'intendeduse', ...intended].includes(a.local))
-          .map((a) => [a.local, a.value]),
-      ),
-      extraXml: elementsOf(element).filter((e) => e.local !== 'file' && e.local !== 'dependency').map((e) => this.raw(e)),
-      inline: elementsOf(element).find((e) => e.local === 'webLink' || e.local === 'cartridge_basiclti_link') ?? null,
+      staffOnly: own.some(isForInstructors),
+      attributes,
+      extraXml: own.map((e) => this.raw(e)),
+      inline: own.find((e) => e.local === 'webLink' || e.local === 'cartridge_basiclti_link') ?? null,
     };
   }
 }
 
-const xmlBase = (element: XmlElement): string | null => element.attributes.find((a) => a.prefix === 'xml' && a.local === 'base')?.value ?? null;
+const itemParts: ReadonlySet<string> = new Set(['title', 'item']);
+const resourceParts: ReadonlySet<string> = new Set(['file', 'dependency']);
+const resourceAttributes: ReadonlySet<string> = new Set(['identifier', 'type', 'href', 'intendeduse', 'schema', 'variant']);
+const othersThan = (element: XmlElement, parts: ReadonlySet<string>): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string' && !parts.has(c.local));
+const oneLine = (text: string): string => (/^ |\s\s|[^\S ]| $/.test(text) ? text.replace(/\s+/g, ' ').trim() : text);
+
+function xmlBase(element: XmlElement): string | null {
+  for (const one of element.attributes) if (one.prefix === 'xml' && one.local === 'base') return one.value;
+  return null;
+}
+
+/** A path without anything to be taken out or decoded. */
+const plainPath = /^[\w-]+(?:\.[\w-]+)*(?:\/[\w-]+(?:\.[\w-]+)*)*$/;
 
 /** The path that a manifest's href names; one that leaves the package keeps its spelling and so is found nowhere. */
 function packagePath(href: string): string {
+  if (plainPath.test(href)) return href;
   const plain = href.replace(/\\/g, '/').replace(/[?#].*$/, '');
   if (/^[a-z][a-z0-9+.-]*:|^\//i.test(plain)) return plain;
   const folders = decodePath(plain).split('/');

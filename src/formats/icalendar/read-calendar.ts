@@ -4,7 +4,7 @@ import type { CalendarFrame, CourseEvent, Recurrence } from '@/core/shell/model'
 import { eventRef } from '@/core/shell/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
-import { isTimeZone, toLocal } from '@/core/time/zones';
+import { isTimeZone, onOtherClock, toLocal } from '@/core/time/zones';
 import { splitComponents } from './split-components';
 
 export interface CalendarReading {
@@ -163,12 +163,13 @@ const compactTime = (time: ICAL.Time) => compact(time.toString());
 /** A time of the file on the shell's clock. A day stays the day it is; a floating time is taken as shell time. */
 function localOf(property: ICAL.Property, time: ICAL.Time, context: Context): LocalDateTime {
   if (time.isDate) return atTime(time.toString().slice(0, 10) as LocalDate, '00:00:00');
-  const wall = time.toString().replace(/Z$/, '');
+  const spelledTime = time.toString();
+  const wall = spelledTime.replace(/Z$/, '');
   const spelled = property.getParameter('tzid');
   const tzid = typeof spelled === 'string' ? spelled : null;
-  if (/Z$/.test(time.toString())) return toLocal(DateTime.fromISO(wall, { zone: 'UTC' }), context.zone);
+  if (spelledTime.endsWith('Z')) return onOtherClock(wall, 'UTC', context.zone);
   if (tzid === null) return wall as LocalDateTime;
-  if (isTimeZone(tzid)) return toLocal(DateTime.fromISO(wall, { zone: tzid }), context.zone);
+  if (isTimeZone(tzid)) return onOtherClock(wall, tzid, context.zone);
   const own = context.zones.get(tzid);
   if (!own) return wall as LocalDateTime;
   const copy = time.clone();

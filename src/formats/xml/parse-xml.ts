@@ -1,4 +1,4 @@
-import { SaxesParser } from 'saxes';
+import { SaxesParser, type SaxesTagNS } from 'saxes';
 import { bad, good, type Result } from '@/core/shell/result';
 
 export interface XmlAttribute {
@@ -21,6 +21,22 @@ export interface XmlElement {
 
 interface Building extends XmlElement {
   readonly children: (XmlElement | string)[];
+}
+
+const noneDeclared: Readonly<Record<string, string>> = Object.freeze({});
+
+/** The attributes of a tag without its namespace declarations; a manifest has a hundred thousand of them, so the parser's own records serve. */
+function attributesOf(tag: SaxesTagNS): XmlAttribute[] {
+  const found: XmlAttribute[] = [];
+  for (const name in tag.attributes) {
+    const one = tag.attributes[name]!;
+    if (one.prefix !== 'xmlns' && name !== 'xmlns') found.push(one);
+  }
+  return found;
+}
+function declaredBy(tag: SaxesTagNS): Readonly<Record<string, string>> {
+  for (const _ in tag.ns) return { ...tag.ns };
+  return noneDeclared;
 }
 
 /** No document that people make is nested deeper; readers walk the tree level by level. */
@@ -48,10 +64,8 @@ export function parseXml(text: string): Result<XmlElement> {
       local: tag.local,
       prefix: tag.prefix,
       uri: tag.uri,
-      declared: { ...tag.ns },
-      attributes: Object.values(tag.attributes)
-        .filter((a) => a.prefix !== 'xmlns' && a.name !== 'xmlns')
-        .map((a) => ({ name: a.name, local: a.local, prefix: a.prefix, uri: a.uri, value: a.value })),
+      declared: declaredBy(tag),
+      attributes: attributesOf(tag),
       children: [],
       line: parser.line,
     };
@@ -74,12 +88,20 @@ export function parseXml(text: string): Result<XmlElement> {
 }
 
 export const elementsOf = (element: XmlElement): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string');
-export const childNamed = (element: XmlElement, local: string): XmlElement | undefined => elementsOf(element).find((c) => c.local === local);
-export const childrenNamed = (element: XmlElement, local: string): XmlElement[] => elementsOf(element).filter((c) => c.local === local);
-export const attribute = (element: XmlElement, local: string): string | null =>
-  element.attributes.find((a) => a.local === local && a.prefix !== 'xml')?.value ?? null;
-export const textOf = (element: XmlElement | undefined): string =>
-  element ? element.children.map((c) => (typeof c === 'string' ? c : textOf(c))).join('') : '';
+export function childNamed(element: XmlElement, local: string): XmlElement | undefined {
+  for (const child of element.children) if (typeof child !== 'string' && child.local === local) return child;
+  return undefined;
+}
+export const childrenNamed = (element: XmlElement, local: string): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string' && c.local === local);
+export function attribute(element: XmlElement, local: string): string | null {
+  for (const one of element.attributes) if (one.local === local && one.prefix !== 'xml') return one.value;
+  return null;
+}
+export function textOf(element: XmlElement | undefined): string {
+  let text = '';
+  for (const child of element?.children ?? []) text += typeof child === 'string' ? child : textOf(child);
+  return text;
+}
 /** Every element below, in document order. */
 export function* descendantsNamed(element: XmlElement, local: string): Generator<XmlElement> {
   for (const child of elementsOf(element)) {

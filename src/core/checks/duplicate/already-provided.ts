@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { scansOfContent } from '@/core/links/scans';
+import { textOfContent, wordingOf } from '@/core/links/scans';
 import type { Baseline, Item, Shell } from '@/core/shell/model';
-import { nearPairs } from '@/core/text/near-pairs';
-import { countWords, titleKey } from '@/core/text/normalise';
+import { nearSignature, pairsOf } from '@/core/text/near-pairs';
+import { wordCodes } from '@/core/text/shingles';
+import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
 
 type BaselineItem = Baseline['items'][number];
@@ -77,10 +78,11 @@ function nearMatches(shell: Shell, baseline: Baseline, threshold: number, words:
     const parts = baseline.items.filter((b) => b.kind === kind && b.text);
     const ours = shell.items.flatMap((item) => {
       const content = item.kind === kind && item.content ? contents.get(item.content) : undefined;
-      const text = content ? scansOfContent(content).map((s) => s.text).join('\n') : '';
-      return content && countWords(text) >= words ? [{ id: content.id, text }] : [];
+      return content && wordingOf(content).words >= words ? [content] : [];
     });
-    for (const { a, b, similarity } of nearPairs([...parts.map((p) => p.text!), ...ours.map((o) => o.text)], threshold)) {
+    const given = parts.map((p) => wordCodes(p.text!));
+    const signatures = [...given.map((w) => nearSignature(w)), ...ours.map((c) => wordingOf(c).signature)];
+    for (const { a, b, similarity } of pairsOf(signatures, (i) => given[i] ?? wordCodes(textOfContent(ours[i - given.length]!)), threshold)) {
       if (a >= parts.length || b < parts.length) continue;
       const id = ours[b - parts.length]!.id;
       if (similarity > (found.get(id)?.similarity ?? 0)) found.set(id, { part: parts[a]!, similarity });

@@ -1,7 +1,8 @@
 import type { ContentKeys } from '@/core/compare/content-keys';
-import { scansOfContent } from '@/core/links/scans';
+import { textOfContent, wordingOf } from '@/core/links/scans';
 import type { Content, Item, ItemKind, Shell } from '@/core/shell/model';
-import { nearSignature, pairsOf } from '@/core/text/near-pairs';
+import { pairsOf } from '@/core/text/near-pairs';
+import { wordCodes } from '@/core/text/shingles';
 
 /** Items of one kind joined by near-equal texts; what is equal in content stands beside its equal. */
 export interface NearGroup {
@@ -10,50 +11,37 @@ export interface NearGroup {
   readonly pairs: readonly { readonly a: Item; readonly b: Item; readonly similarity: number }[];
 }
 
-const signatures = new WeakMap<Content, Uint32Array>();
-/** A content's signature, kept as long as the content itself is not changed. */
-function signatureOfContent(content: Content, text: string): Uint32Array {
-  const known = signatures.get(content);
-  if (known) return known;
-  const made = nearSignature(text);
-  signatures.set(content, made);
-  return made;
-}
-
 const compared = new Set<ItemKind>(['page', 'assignment', 'quiz', 'discussion', 'announcement']);
 
 /** Groups in outline order of their first item. */
 export function findNear(shell: Shell, keys: ContentKeys, threshold: number, words: number): NearGroup[] {
   const contents = new Map(shell.contents.map((c) => [c.id, c]));
-  const byKind = new Map<ItemKind, Map<string, Text>>();
+  const byKind = new Map<ItemKind, Map<string, Same>>();
   const seen = new Set<string>();
   for (const item of shell.items) {
     if (!compared.has(item.kind) || item.content === null || seen.has(item.content)) continue;
     seen.add(item.content);
     const content = contents.get(item.content);
     if (!content || keys.words(item) < words) continue;
-    const kind = byKind.get(item.kind) ?? new Map<string, Text>();
+    const kind = byKind.get(item.kind) ?? new Map<string, Same>();
     byKind.set(item.kind, kind);
     const key = keys.of(item) ?? item.ref;
     const same = kind.get(key);
     if (same) same.items.push(item);
-    else {
-      const text = scansOfContent(content).map((s) => s.text).join('\n');
-      kind.set(key, { items: [item], text, signature: signatureOfContent(content, text) });
-    }
+    else kind.set(key, { items: [item], content });
   }
   const order = new Map(shell.items.map((item, i) => [item, i]));
   return [...byKind.values()].flatMap((kind) => groupsIn([...kind.values()], threshold)).sort((a, b) => order.get(a.items[0]!)! - order.get(b.items[0]!)!);
 }
 
-interface Text {
+/** Items that are equal in content, and a content that stands for them. */
+interface Same {
   readonly items: Item[];
-  readonly text: string;
-  readonly signature: Uint32Array;
+  readonly content: Content;
 }
 
-function groupsIn(texts: readonly Text[], threshold: number): NearGroup[] {
-  const pairs = pairsOf(texts.map((t) => t.text), texts.map((t) => t.signature), threshold);
+function groupsIn(texts: readonly Same[], threshold: number): NearGroup[] {
+  const pairs = pairsOf(texts.map((t) => wordingOf(t.content).signature), (i) => wordCodes(textOfContent(texts[i]!.content)), threshold);
   const parent = texts.map((_, i) => i);
   const root = (i: number): number => {
     let at = i;

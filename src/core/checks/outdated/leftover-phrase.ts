@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { stretchesOf } from '@/core/text/mentions';
 import { defineCheck } from '../check';
-import { mostMentions } from '../passages';
 import { bySubject, sentenceEvidence } from './mentions';
 import { phrasePattern } from './phrases';
 
@@ -25,7 +25,7 @@ export const leftoverPhrase = defineCheck({
     const pattern = phrasePattern(rules.leftoverPhrases);
     if (!pattern) return;
     const hits = [];
-    for (const passage of facts.passages) for (const match of [...passage.text.matchAll(pattern)].slice(0, mostMentions)) hits.push({ passage, start: match.index, end: match.index + match[0].length, says: match[0] });
+    for (const passage of facts.passages) for (const { start, end } of stretchesOf(passage.text, pattern)) hits.push({ passage, start, end, says: passage.text.slice(start, end) });
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const says = [...new Set(found.map((h) => h.says.toLowerCase()))];
       yield {

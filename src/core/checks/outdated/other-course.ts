@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { english } from '@/core/text/english';
+import { courseCodes } from '@/core/text/mentions';
 import { defineCheck } from '../check';
 import type { Passage } from '../passages';
 import { plural } from '@/core/text/plural';
@@ -29,13 +30,13 @@ export const otherCourse = defineCheck({
     remedy: 'Deletes what came with that import, where it is one; otherwise edit the name.',
     notWhen: 'It is a requirement or a “see also”, a standard such as RFC or ISO, or stands in running text.',
   },
-  notApplicable: (shell) => (codePattern(shell.code) ? null : 'the shell has no code of letters and digits'),
+  notApplicable: (shell) => (ownCode(shell.code) ? null : 'the shell has no code of letters and digits'),
   *find({ shell, facts }) {
-    const pattern = codePattern(shell.code);
-    if (!pattern) return;
+    const own = ownCode(shell.code);
+    if (!own) return;
     const hits = [];
     for (const passage of facts.passages) {
-      const named = namesCourse(passage, pattern);
+      const named = namesCourse(passage, own);
       if (named) hits.push({ passage, ...named });
     }
     const found = bySubject(hits);
@@ -73,32 +74,25 @@ export const otherCourse = defineCheck({
   },
 });
 
-interface CodePattern {
-  readonly like: RegExp;
-  readonly own: string;
+interface OwnCode {
+  readonly letters: string;
+  readonly digits: string;
 }
 
 /** Codes as the shell's own is built: so many letters, so many digits, a space or hyphen between them or not. */
-function codePattern(code: string): CodePattern | null {
-  const parts = /^\s*([A-Za-z]{2,6})[\s-]?(\d{2,5})/.exec(code);
-  if (!parts) return null;
-  const [, letters, digits] = parts as unknown as [string, string, string];
-  return { like: new RegExp(`(?<![\\p{L}\\p{N}])([A-Z]{${letters.length}})[\\s-]?(\\d{${digits.length}})(?![\\p{N}])`, 'gu'), own: `${letters.toUpperCase()}${digits}` };
+function ownCode(code: string): OwnCode | null {
+  const [, letters, digits] = /^\s*([A-Za-z]{2,6})[\s-]?(\d{2,5})/.exec(code) ?? [];
+  return letters && digits ? { letters: letters.toUpperCase(), digits } : null;
 }
 
-function namesCourse(passage: Passage, { like, own }: CodePattern): { start: number; end: number; says: string } | null {
-  let text = passage.text;
+/** The first other course that a title, a file's name or the first heading of a text names. */
+function namesCourse(passage: Passage, own: OwnCode): { start: number; end: number; says: string } | null {
   if (passage.where === 'alt') return null;
-  if (passage.where === 'text') {
-    const head = passage.marks.filter((m) => m.is === 'heading').sort((a, b) => a.start - b.start)[0];
-    if (!head) return null;
-    text = text.slice(0, head.end);
-    like.lastIndex = head.start;
-  } else like.lastIndex = 0;
-  for (let match = like.exec(text); match; match = like.exec(text)) {
-    if (`${match[1]}${match[2]}` === own || noCourses.has(match[1]!)) continue;
-    if (english.namesAside.test(text.slice(0, match.index))) continue;
-    return { start: match.index, end: match.index + match[0].length, says: match[0] };
+  for (const { start, end, letters, digits } of passage.mentions?.courses ?? courseCodes(passage.text)) {
+    if (letters.length !== own.letters.length || digits.length !== own.digits.length || noCourses.has(letters)) continue;
+    if (letters === own.letters && digits === own.digits) continue;
+    if (english.namesAside.test(passage.text.slice(0, start))) continue;
+    return { start, end, says: passage.text.slice(start, end) };
   }
   return null;
 }

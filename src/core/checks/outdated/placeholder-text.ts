@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
+import { stretchesOf } from '@/core/text/mentions';
 import { sentenceAround } from '@/core/text/sentence';
 import { defineCheck } from '../check';
-import { mostMentions, standsInCode, type Passage } from '../passages';
+import { standsInCode, type Passage } from '../passages';
 import { bySubject, sentenceEvidence } from './mentions';
 import { phrasePattern } from './phrases';
 
@@ -32,15 +33,8 @@ export const placeholderText = defineCheck({
         hits.push({ passage, start: 0, end: passage.text.length, says: '' });
         continue;
       }
-      for (const pattern of [english.placeholder, own]) {
-        if (!pattern) continue;
-        let looked = 0;
-        for (const match of passage.text.matchAll(pattern)) {
-          if ((looked += 1) > mostMentions) break;
-          const [start, end] = [match.index, match.index + match[0].length];
-          if (!isMeant(passage, start, end)) hits.push({ passage, start, end, says: match[0].trim() });
-        }
-      }
+      const found = [passage.mentions?.placeholders ?? stretchesOf(passage.text, english.placeholder), own ? stretchesOf(passage.text, own) : []].flat();
+      for (const { start, end } of found) if (!isMeant(passage, start, end)) hits.push({ passage, start, end, says: passage.text.slice(start, end).trim() });
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const says = [...new Set(found.map((h) => h.says).filter((s) => s !== ''))];

@@ -3,7 +3,7 @@ import { scanOfFile, scansOfContent } from '@/core/links/scans';
 import type { Content, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
-import type { HtmlScan, WrittenAddress } from '@/core/text/scan-html';
+import type { Markup, WrittenAddress } from '@/core/text/scan-html';
 import { replacements } from '../edits';
 import type { ActionResult } from './action-result';
 
@@ -60,7 +60,7 @@ function rewrite(shell: Shell, targets: ReadonlySet<string>, change: Rewrite): A
     if (content) owners.set(content, target);
   }
   const done = new Set<string>();
-  const apply = (text: string, scan: HtmlScan, at: FilePath, token: boolean): string => {
+  const apply = (text: string, scan: Markup, at: FilePath, token: boolean): string => {
     const changes = scan.addresses.filter((a) => a.start >= 0).map((a) => change(a, text, at, token)).filter((c) => c !== null);
     let made = text;
     let before = Infinity;

@@ -1,0 +1,62 @@
+import { english } from './english';
+import { namedDates, type NamedDate } from './named-dates';
+import { namedTerms, type NamedTerm } from './named-terms';
+import type { TextMark } from './scan-html';
+import type { Stretch } from './stretches';
+
+/** What checks look for in every text, found when the text is read. Whether it means anything is for the checks. */
+export interface Mentions {
+  /** Days that the text names. */
+  readonly dates: readonly NamedDate[];
+  /** Academic terms and years. */
+  readonly terms: readonly NamedTerm[];
+  /** What looks like text meant for the teacher. */
+  readonly placeholders: readonly Stretch[];
+  /** What looks like the code of a course in the first heading. */
+  readonly courses: readonly CourseCode[];
+}
+export interface CourseCode extends Stretch {
+  readonly letters: string;
+  readonly digits: string;
+}
+
+/** More mentions than this in one text are no course's: what is said by then is enough to say it of the text. */
+export const mostMentions = 2000;
+
+const none: Mentions = { dates: [], terms: [], placeholders: [], courses: [] };
+
+export function mentionsIn(text: string, marks: readonly TextMark[]): Mentions {
+  const dates = namedDates(text, english).slice(0, mostMentions);
+  const terms = namedTerms(text, english).slice(0, mostMentions);
+  const placeholders = stretchesOf(text, english.placeholder);
+  const heading = firstHeading(marks);
+  const courses = heading ? courseCodes(text.slice(0, heading.end), heading.start) : [];
+  return dates.length + terms.length + placeholders.length + courses.length === 0 ? none : { dates, terms, placeholders, courses };
+}
+
+/** Where a pattern is found in a text. */
+export function stretchesOf(text: string, pattern: RegExp): Stretch[] {
+  const found: Stretch[] = [];
+  for (const match of text.matchAll(pattern)) {
+    found.push({ start: match.index, end: match.index + match[0].length });
+    if (found.length === mostMentions) break;
+  }
+  return found;
+}
+
+/** Capitals and digits that could be the code of a course, from a place in the text on. */
+export function courseCodes(text: string, from = 0): CourseCode[] {
+  const pattern = /(?<![\p{L}\p{N}])([A-Z]{2,6})[\s-]?(\d{2,5})(?!\p{N})/gu;
+  pattern.lastIndex = from;
+  const found: CourseCode[] = [];
+  for (let match = pattern.exec(text); match && found.length < mostMentions; match = pattern.exec(text))
+    found.push({ start: match.index, end: match.index + match[0].length, letters: match[1]!, digits: match[2]! });
+  return found;
+}
+
+/** Of marks in the order in which they end, the heading that begins first. */
+function firstHeading(marks: readonly TextMark[]): TextMark | null {
+  let first: TextMark | null = null;
+  for (const mark of marks) if (mark.is === 'heading' && (first === null || mark.start < first.start)) first = mark;
+  return first;
+}

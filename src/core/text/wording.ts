@@ -1,0 +1,19 @@
+import type { Sha256 } from '@/core/shell/refs';
+import { nearSignature } from './near-pairs';
+import { textDigest } from './normalise';
+import { wordCodes } from './shingles';
+
+/** What texts are compared by. */
+export interface Wording {
+  /** How many words the text has. */
+  readonly words: number;
+  /** Equal where two texts are, but for white space, case and compatible forms; null where nothing is left. */
+  readonly digest: Sha256 | null;
+  /** What near texts are proposed by. */
+  readonly signature: Uint32Array;
+}
+
+export function wordingOfText(text: string): Wording {
+  const words = wordCodes(text);
+  return { words: words.length, digest: textDigest(text), signature: nearSignature(words) };
+}
