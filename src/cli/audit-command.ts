@@ -3,7 +3,7 @@ import { basename, join } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
 import { summaryCsv, summaryHtml, summaryText, type SummaryRow } from '@/formats/report/audit-summary';
 import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
-import { auditFormats, auditPackage, type AuditFormat, type PackageAudit } from '@/services/comb/audit-package';
+import { auditFormats, type AuditFormat, type PackageAudit } from '@/services/comb/audit-package';
 import { auditPackages } from '@/services/comb/audit-packages';
 import { todayHere } from '@/services/clock';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
@@ -17,8 +17,13 @@ interface AuditFlags extends ShellFlags {
   failOn?: 'fix-first';
 }
 
-/** `workerFile` is the bundle of the thread that audits; null where there is none. */
-export function addAudit(program: Command, setCode: (code: number) => void, workerFile: string | null): void {
+/** Bundles of the threads that audit whole packages and that read the pages of one; null where there is none. */
+export interface WorkerFiles {
+  readonly audit: string | null;
+  readonly pages: string | null;
+}
+
+export function addAudit(program: Command, setCode: (code: number) => void, workers: WorkerFiles): void {
   withShellFlags(
     program
       .command('audit')
@@ -28,10 +33,10 @@ export function addAudit(program: Command, setCode: (code: number) => void, work
     .option('--format <json|csv|html|text>', 'what to print', formatOf, 'text' as AuditFormat)
     .option('--out <F>', 'write to a file instead of standard output')
     .option('--out-dir <DIR>', 'of several packages: also write each report into this folder')
-    .option('--workers <N>', 'of several packages: so many at once; all cores where it is not given', countOf)
+    .option('--workers <N>', 'so many threads at once; all cores where it is not given', countOf)
     .option('--no-timing', 'leave the timing out, so that equal input gives equal bytes')
     .option('--fail-on <fix-first>', 'exit 1 where such a finding is open', failOn)
-    .action(async (paths: string[], flags: AuditFlags) => setCode(paths.length === 1 && !flags.outDir ? await auditOne(paths[0]!, flags) : await auditMany(paths, flags, workerFile)));
+    .action(async (paths: string[], flags: AuditFlags) => setCode(paths.length === 1 && !flags.outDir ? await auditOne(paths[0]!, flags, workers) : await auditMany(paths, flags, workers)));
 }
 
 function formatOf(text: string): AuditFormat {
@@ -49,21 +54,21 @@ function failOn(text: string): string {
   return text;
 }
 
-async function auditOne(path: string, flags: AuditFlags): Promise<number> {
-  const result = await auditPackage({ inputs: inputsFrom(path, flags, todayHere()), format: flags.format, timing: flags.timing });
+async function auditOne(path: string, flags: AuditFlags, workers: WorkerFiles): Promise<number> {
+  const [result] = (await auditPackages([{ inputs: inputsFrom(path, flags, todayHere()), format: flags.format, timing: flags.timing }], { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers })) as [PackageAudit];
   if (!result.ok) return fail(result.trouble);
   if (!write(result.text, flags.out)) return 2;
   return failsOn(flags, [result]) ? 1 : 0;
 }
 
-async function auditMany(paths: readonly string[], flags: AuditFlags, workerFile: string | null): Promise<number> {
+async function auditMany(paths: readonly string[], flags: AuditFlags, workers: WorkerFiles): Promise<number> {
   const single = (['events', 'previousEvents', 'status', 'roster', 'code'] as const).find((f) => flags[f] !== undefined);
   if (single) {
     process.stderr.write(`currycomb: --${single.replace(/([A-Z])/g, (c) => `-${c.toLowerCase()}`)} belongs to one shell; of several packages put the side files beside each, as NAME.events.ics and so on.\n`);
     return 2;
   }
   const orders = paths.map((path) => ({ inputs: withSideFiles(inputsFrom(path, flags, todayHere()), path), format: flags.format, timing: flags.timing }));
-  const results = await auditPackages(orders, { workerFile, count: flags.workers });
+  const results = await auditPackages(orders, { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers });
   const rows: SummaryRow[] = results.map((r, i) => ({ package: paths[i]!, trouble: r.ok ? null : r.trouble, line: r.ok ? r.line : null }));
   if (flags.outDir !== undefined && !writeEach(flags.outDir, paths, results, flags.format)) return 2;
   const spell: Record<AuditFormat, () => string> = {

@@ -5,6 +5,9 @@ import { runCommandLine } from './main';
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EPIPE') process.exit(0);
 });
-// Both bundles lie side by side in dist/.
-const auditWorker = fileURLToPath(new URL('./workers/audit.mjs', import.meta.url));
-process.exitCode = await runCommandLine(process.argv.slice(2), existsSync(auditWorker) ? auditWorker : null);
+// All bundles lie side by side in dist/.
+const worker = (name: string) => {
+  const file = fileURLToPath(new URL(`./workers/${name}.mjs`, import.meta.url));
+  return existsSync(file) ? file : null;
+};
+process.exitCode = await runCommandLine(process.argv.slice(2), { audit: worker('audit'), pages: worker('pages') });

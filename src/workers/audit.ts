@@ -1,4 +1,4 @@
-import { auditPackage } from '@/services/comb/audit-package';
+import { auditPackage, type AuditOrder } from '@/services/comb/audit-package';
 
 /** A worker thread that audits packages, one after the other. */
-export default auditPackage;
+export default (order: AuditOrder) => auditPackage(order);

@@ -13,6 +13,9 @@ describe('scanHtml', () => {
   });
   test('a fragment without body is all text', () => {
     expect(scanHtml('Plain <i>words</i>').text).toBe('Plain words');
+    // WHATWG HTML, 13.2.5.2 (RCDATA) and 13.2.5.73 (a named reference without a semicolon, in text and in an attribute).
+    expect(scanHtml('<textarea>&lt;b&gt; &amp; c</textarea> &copy 2025&#10;x').text).toBe('<b> & c © 2025\nx');
+    expect(scanHtml('<a href="x?a=1&copy=2&amp;b=3">x</a>').addresses[0]!.value).toBe('x?a=1&copy=2&b=3');
   });
   test.each([
     ['<a href="a.html">', 'href', 'a.html'],

@@ -36,6 +36,12 @@ export interface Language {
   readonly yearly: RegExp;
   /** Text meant for the teacher. */
   readonly placeholder: RegExp;
+  /** What a text holds wherever `placeholder` finds anything: one of these words or characters, or a word of both lists of a pair. */
+  readonly placeholderCues: {
+    readonly words: readonly string[];
+    readonly chars: string;
+    readonly pairs: readonly (readonly [readonly string[], readonly string[]])[];
+  };
   /** A title that says nothing yet. */
   readonly untitled: RegExp;
   /** Exercises in which blanks are meant to be filled in. */

@@ -90,6 +90,7 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
 
 /** Short forms in titles and file names: F24, SP25. One letter counts for ten years back only, since F12 is a key and S3 a site. */
 export function shortTerms(name: string, language: Language, thisYear: number): NamedTerm[] {
+  if (!/[A-Z]\s?['’]?\d\d/.test(name)) return [];
   const found: NamedTerm[] = [];
   for (const match of name.matchAll(/(?<![\p{L}\p{N}])([A-Z]{1,2})\s?['’]?(20)?(\d{2})(?![\p{L}\p{N}])/gu)) {
     const season = language.seasonMarks[match[1]!];

@@ -17,15 +17,20 @@ export function textDigest(text: string): Sha256 | null {
   const { length } = text;
   if (scratch.length < length) scratch = new Uint8Array(length);
   const units = codeUnits(text);
+  const key = scratch;
   let n = 0;
   for (let i = 0; i < length; i += 1) {
     const c = units[i]!;
     if (c >= 128) return digestOfKey(textKey(text));
-    // White space of ASCII is 9 to 13 and 32; capitals are 65 to 90.
-    if (c !== 32 && (c > 13 || c < 9)) scratch[n++] = c >= 65 && c <= 90 ? c + 32 : c;
+    const kept = asciiKept[c]!;
+    key[n] = kept;
+    if (kept !== blank) n += 1;
   }
-  return n === 0 ? null : digest(scratch.subarray(0, n));
+  return n === 0 ? null : digest(key.subarray(0, n));
 }
+const blank = 255;
+/** What becomes of an ASCII character in a key: white space (9 to 13 and 32) goes, a capital is written small. */
+const asciiKept = Uint8Array.from({ length: 128 }, (_, c) => (c === 32 || (c >= 9 && c <= 13) ? blank : c >= 65 && c <= 90 ? c + 32 : c));
 const digestOfKey = (key: string): Sha256 | null => (key === '' ? null : digest(key));
 
 /** A title made fit for comparing: NFKC, case-folded, white space collapsed. */

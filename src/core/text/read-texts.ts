@@ -1,5 +1,6 @@
-import { mentionsIn, type Mentions } from './mentions';
+import { mentionCues, mentionsIn, type Mentions } from './mentions';
 import { scanHtml, type Markup } from './scan-html';
+import { readWords } from './shingles';
 import { wordingOfText, type Wording } from './wording';
 
 /** What reading one text comes to. */
@@ -24,10 +25,24 @@ export interface BodyReading {
 /** Reads the texts of a body, HTML each. */
 export function readTexts(texts: readonly string[]): BodyReading {
   const plain: string[] = [];
+  const words: Uint32Array[] = [];
   const readings = texts.map((html): TextReading => {
     const { text, ...markup } = scanHtml(html);
+    const { codes, cues } = readWords(text, mentionCues);
     plain.push(text);
-    return { markup, blank: text.trim() === '', mentions: mentionsIn(text, markup.marks) };
+    words.push(codes);
+    return { markup, blank: text.trim() === '', mentions: mentionsIn(text, markup.marks, cues) };
   });
-  return { texts: readings, wording: wordingOfText(plain.length === 1 ? plain[0]! : plain.join('\n')) };
+  const wording = plain.length === 1 ? wordingOfText(plain[0]!, words[0]!) : wordingOfText(plain.join('\n'), joined(words));
+  return { texts: readings, wording };
+}
+
+function joined(parts: readonly Uint32Array[]): Uint32Array {
+  const all = new Uint32Array(parts.reduce((n, p) => n + p.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    all.set(part, at);
+    at += part.length;
+  }
+  return all;
 }

@@ -2,39 +2,77 @@ import { codeUnits } from './code-units';
 
 /** What an ASCII character is to a word: its lower-case form, 0 where it ends one. */
 const asciiLetter = Uint8Array.from({ length: 128 }, (_, c) => (/[0-9a-z]/.test(String.fromCharCode(c)) ? c : /[A-Z]/.test(String.fromCharCode(c)) ? c + 32 : 0));
-/** Reused from text to text: most of a shell is read through here. */
+/** Used again from text to text: most of a shell is read through here. */
 let scratch = new Uint32Array(4096);
 
+/** Some hundred words among so many places: one text in ten has a word that falls on another's place. */
+const cueSlots = 2 ** 18;
+const noCues = new Uint8Array(cueSlots);
+
+/** The words of a text, and which of the words looked for are among them. */
+export interface Words {
+  readonly codes: Uint32Array;
+  /** The marks of the cues that occur, joined by “or”; now and then one that does not. */
+  readonly cues: number;
+}
+
+/** Words to look for, each with a bit as its mark; `markChars` does so with characters of ASCII. */
+export class Cues {
+  readonly ofWord = new Uint8Array(cueSlots);
+  readonly ofChar = new Uint8Array(128);
+
+  markWords(words: Iterable<string>, mark: number): this {
+    for (const word of words) for (const code of wordCodes(word)) this.ofWord[code & (cueSlots - 1)]! |= mark;
+    return this;
+  }
+  markChars(chars: string, mark: number): this {
+    for (const char of chars) this.ofChar[char.charCodeAt(0)]! |= mark;
+    return this;
+  }
+}
+
 /** Words of a text as numbers; a word is a run of letters and digits, compared NFKC and without regard to case. */
-export function wordCodes(text: string): Uint32Array {
-  let length = text.length;
-  let units = codeUnits(text);
-  let normal = false;
+export const wordCodes = (text: string): Uint32Array => readWords(text, null).codes;
+
+/**
+ * Words as `wordCodes` gives them, and the cues among them: a pattern that can only match where a certain word stands
+ * need not be tried on the many texts without it. A word with digits behind it, as in Spring2025, counts as well.
+ */
+export function readWords(text: string, cues: Cues | null): Words {
+  const plain = isAsciiOnly(text) ? text : text.normalize('NFKC');
+  const { length } = plain;
+  const units = codeUnits(plain);
   if (scratch.length <= length >> 1) scratch = new Uint32Array(length + 1);
+  const codes = scratch;
+  const ofWord = cues?.ofWord ?? noCues;
+  const ofChar = cues?.ofChar ?? noCues;
+  let found = 0;
   let n = 0;
   let hash = 0;
   for (let i = 0; i < length; i += 1) {
     const c = units[i]!;
-    if (c >= 128 && !normal) {
-      // Plain ASCII is in NFKC already; the first letter beyond it has the text read anew.
-      normal = true;
-      const plain = text.normalize('NFKC');
-      length = plain.length;
-      units = codeUnits(plain);
-      if (scratch.length <= length >> 1) scratch = new Uint32Array(length + 1);
-      n = hash = 0;
-      i = -1;
-      continue;
-    }
     const letter = c < 128 ? asciiLetter[c]! : foldedLetter(c);
     if (letter === 0) {
-      if (hash !== 0) scratch[n++] = hash;
-      hash = 0;
-    } else hash = Math.imul((hash === 0 ? 0x811c9dc5 : hash) ^ letter, 0x01000193) >>> 0 || 1;
+      if (hash !== 0) {
+        found |= ofWord[hash & (cueSlots - 1)]!;
+        codes[n++] = hash;
+        hash = 0;
+      }
+      if (c < 128) found |= ofChar[c]!;
+    } else {
+      if (letter < 58 && hash !== 0) found |= ofWord[hash & (cueSlots - 1)]!;
+      hash = Math.imul((hash === 0 ? 0x811c9dc5 : hash) ^ letter, 0x01000193) | 0 || 1;
+    }
   }
-  if (hash !== 0) scratch[n++] = hash;
-  return scratch.slice(0, n);
+  if (hash !== 0) {
+    found |= ofWord[hash & (cueSlots - 1)]!;
+    codes[n++] = hash;
+  }
+  return { codes: codes.slice(0, n), cues: found };
 }
+
+/** Plain ASCII is in NFKC already. */
+const isAsciiOnly = (text: string): boolean => /^[\x00-\x7f]*$/.test(text);
 
 const folded = new Map<number, number>();
 /** The lower-case form of a letter or digit beyond ASCII; 0 for anything else. Halves of a pair count as letters. */
@@ -47,18 +85,31 @@ function foldedLetter(code: number): number {
   return letter;
 }
 
-/** Calls `visit` with every `size`-word shingle of a text (Leskovec, Rajaraman and Ullman, Mining of Massive Datasets, 3.2.3) as a number of 53 bits: 32 high and 21 low ones. */
+/**
+ * Calls `visit` with every `size`-word shingle of a text (Leskovec, Rajaraman and Ullman, Mining of Massive Datasets,
+ * 3.2.3) as a number of 53 bits, 32 high and 21 low ones. Two rolling sums modulo 2³² (Karp and Rabin, 1987; named
+ * from memory) let each shingle be made of the one before.
+ */
 export function eachShingle(words: Uint32Array, size: number, visit: (high: number, low: number) => void): void {
-  for (let i = 0; i + size <= words.length; i += 1) {
-    let high = 0x9e3779b9;
-    let low = 0x85ebca6b;
-    for (let k = 0; k < size; k += 1) {
-      const word = words[i + k]!;
-      high = Math.imul(high ^ word, 0x01000193);
-      low = Math.imul(low ^ (word >>> (k + 1)) ^ Math.imul(word, 0x9e3779b1), 0xc2b2ae35);
-      low ^= low >>> 15;
+  const [a, b] = [0x01000193, 0x5bd1e995];
+  let lastA = 1;
+  let lastB = 1;
+  for (let k = 0; k < size; k += 1) {
+    lastA = Math.imul(lastA, a);
+    lastB = Math.imul(lastB, b);
+  }
+  let high = 0;
+  let low = 0;
+  for (let i = 0; i < words.length; i += 1) {
+    const word = words[i]!;
+    high = (Math.imul(high, a) + word) | 0;
+    low = (Math.imul(low, b) + (word ^ (word >>> 15))) | 0;
+    if (i >= size) {
+      const gone = words[i - size]!;
+      high = (high - Math.imul(gone, lastA)) | 0;
+      low = (low - Math.imul(gone ^ (gone >>> 15), lastB)) | 0;
     }
-    visit(high, low >>> 11);
+    if (i >= size - 1) visit(high, (low ^ (low >>> 13)) >>> 11);
   }
 }
 

@@ -1,7 +1,6 @@
 import type { Sha256 } from '@/core/shell/refs';
 import { nearSignature } from './near-pairs';
 import { textDigest } from './normalise';
-import { wordCodes } from './shingles';
 
 /** What texts are compared by. */
 export interface Wording {
@@ -13,7 +12,5 @@ export interface Wording {
   readonly signature: Uint32Array;
 }
 
-export function wordingOfText(text: string): Wording {
-  const words = wordCodes(text);
-  return { words: words.length, digest: textDigest(text), signature: nearSignature(words) };
-}
+/** The wording of a text, from it and its words. */
+export const wordingOfText = (text: string, words: Uint32Array): Wording => ({ words: words.length, digest: textDigest(text), signature: nearSignature(words) });

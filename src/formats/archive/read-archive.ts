@@ -27,6 +27,16 @@ export interface Archive {
   close(): void;
 }
 
+/** Where an entry lies in the file, and what it has to come to. */
+interface Spot {
+  readonly bytes: number;
+  readonly packedBytes: number;
+  readonly deflated: boolean;
+  readonly crc32: number;
+  /** Where its local header begins. */
+  readonly header: number;
+}
+
 const zeroBytes = Buffer.alloc(0);
 
 /** Opens a zip file (PKWARE APPNOTE 6.3) within limits. Names that leave the package, links and encrypted entries are left out and reported; trouble calls the file `name`. */
@@ -67,7 +77,7 @@ export async function openArchive(file: string, name: string, limits: ArchiveLim
 
 async function listEntries(zip: ZipFile, window: FileWindow, size: number, name: string, limits: ArchiveLimits): Promise<Result<Archive>> {
   const notes: IntakeNote[] = [];
-  const found = new Map<FilePath, Entry>();
+  const found = new Map<FilePath, Spot>();
   const folded = new Map<string, FilePath>();
   let total = 0;
   let packed = 0;
@@ -98,10 +108,16 @@ async function listEntries(zip: ZipFile, window: FileWindow, size: number, name:
       zip.close();
       return bad('too-large-unpacked', `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`);
     }
-    found.set(filePath(path), entry);
+    found.set(filePath(path), {
+      bytes: entry.uncompressedSize,
+      packedBytes: entry.compressedSize,
+      deflated: entry.compressionMethod === 8,
+      crc32: entry.crc32,
+      header: entry.relativeOffsetOfLocalHeader,
+    });
   }
   return good({
-    entries: [...found].map(([path, e]) => ({ path, bytes: e.uncompressedSize, packedBytes: e.compressedSize })),
+    entries: [...found].map(([path, { bytes, packedBytes }]) => ({ path, bytes, packedBytes })),
     notes,
     read: (path) => readWhole(window, found.get(path), path),
     hash: (path, each) => hashEntry(window, found.get(path), path, each),
@@ -126,21 +142,21 @@ function refusal(entry: Entry, path: string, limits: ArchiveLimits): { code: str
 const damaged = (path: string) => bad('damaged-entry', `“${path}” is damaged in the archive and can’t be read.`);
 
 /** Where an entry's packed bytes begin, from its local header (APPNOTE 4.3.7). */
-function dataStart(window: FileWindow, entry: Entry): number | null {
-  const header = window.bytes(entry.relativeOffsetOfLocalHeader, 30);
+function dataStart(window: FileWindow, spot: Spot): number | null {
+  const header = window.bytes(spot.header, 30);
   if (header.length < 30 || header.readUInt32LE(0) !== 0x04034b50) return null;
-  return entry.relativeOffsetOfLocalHeader + 30 + header.readUInt16LE(26) + header.readUInt16LE(28);
+  return spot.header + 30 + header.readUInt16LE(26) + header.readUInt16LE(28);
 }
 
-function readWhole(window: FileWindow, entry: Entry | undefined, path: FilePath): Result<Buffer> {
-  if (!entry) return bad('missing-entry', `“${path}” is not in the archive.`);
-  const start = dataStart(window, entry);
+function readWhole(window: FileWindow, spot: Spot | undefined, path: FilePath): Result<Buffer> {
+  if (!spot) return bad('missing-entry', `“${path}” is not in the archive.`);
+  const start = dataStart(window, spot);
   if (start === null) return damaged(path);
-  const packed = window.bytes(start, entry.compressedSize);
-  if (packed.length < entry.compressedSize) return damaged(path);
+  const packed = window.bytes(start, spot.packedBytes);
+  if (packed.length < spot.packedBytes) return damaged(path);
   try {
-    const bytes = entry.compressionMethod === 0 ? Buffer.from(packed) : inflate(packed, entry.uncompressedSize);
-    return bytes.length === entry.uncompressedSize && crc32(bytes) === entry.crc32 ? good(bytes) : damaged(path);
+    const bytes = !spot.deflated ? Buffer.from(packed) : inflate(packed, spot.bytes);
+    return bytes.length === spot.bytes && crc32(bytes) === spot.crc32 ? good(bytes) : damaged(path);
   } catch {
     return damaged(path);
   }
@@ -152,9 +168,9 @@ const inflate = (packed: Buffer, size: number): Buffer => (size === 0 ? zeroByte
 /** Entries up to this many bytes are read at once, larger ones block by block. */
 export const wholeReadLimit = 8 * 1024 ** 2;
 
-async function hashEntry(window: FileWindow, entry: Entry | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
-  if (!entry) return bad('missing-entry', `“${path}” is not in the archive.`);
-  const start = dataStart(window, entry);
+async function hashEntry(window: FileWindow, spot: Spot | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
+  if (!spot) return bad('missing-entry', `“${path}” is not in the archive.`);
+  const start = dataStart(window, spot);
   if (start === null) return damaged(path);
   const hash = createHash('sha256');
   let size = 0;
@@ -162,7 +178,7 @@ async function hashEntry(window: FileWindow, entry: Entry | undefined, path: Fil
   const meter = new Transform({
     transform(block: Buffer, _encoding, done) {
       size += block.length;
-      if (size > entry.uncompressedSize) return done(new Error('larger than declared'));
+      if (size > spot.bytes) return done(new Error('larger than declared'));
       check = crc32(block, check);
       hash.update(block);
       each?.(block);
@@ -170,13 +186,13 @@ async function hashEntry(window: FileWindow, entry: Entry | undefined, path: Fil
     },
   });
   try {
-    const packed = Readable.from(blocks(window, start, entry.compressedSize));
-    if (entry.compressionMethod === 0) await pipeline(packed, meter);
+    const packed = Readable.from(blocks(window, start, spot.packedBytes));
+    if (!spot.deflated) await pipeline(packed, meter);
     else await pipeline(packed, createInflateRaw(), meter);
   } catch {
     return damaged(path);
   }
-  return size === entry.uncompressedSize && check === entry.crc32 ? good(sha256(hash.digest('hex'))) : damaged(path);
+  return size === spot.bytes && check === spot.crc32 ? good(sha256(hash.digest('hex'))) : damaged(path);
 }
 
 function* blocks(window: FileWindow, start: number, size: number): Generator<Buffer> {

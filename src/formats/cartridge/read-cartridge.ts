@@ -11,7 +11,7 @@ import { listPacked, packedLimits } from '../archive/list-packed';
 import { defaultLimits } from '../archive/limits';
 import { readBody, readBodyElement } from './read-body';
 import { readManifest, type Manifest, type ManifestItem, type ManifestResource } from './read-manifest';
-import { contentKindOf, holdsLinks, mediaTypeOf } from './resource-types';
+import { contentKindOf, holdsLinks, isHtmlName, mediaTypeOf } from './resource-types';
 
 export interface CartridgeReading {
   readonly shell: Shell;
@@ -23,6 +23,8 @@ export interface CartridgeReading {
 }
 export interface ReadOptions {
   readonly onProgress?: (bytesDone: number, bytesTotal: number) => void;
+  /** Gets the bytes of every page as they are read. */
+  readonly onPage?: (path: FilePath, bytes: Buffer) => void;
   /** Gets every entry's bytes as they are read: whole where they are few, block by block where they are many. */
   readonly sink?: { keep(bytes: Buffer, hash: Sha256): void; begin(): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void } };
 }
@@ -71,7 +73,7 @@ async function readEntries(archive: Archive, options: ReadOptions, notes: Intake
     else if (holds) notes.push({ code: 'text-too-long', message: 'is too long to be searched for links; it is kept as it is', where: entry.path });
     // Manifest and state file are made anew with every writing; nobody asks for their old bytes.
     const sink = entry.path === 'imsmanifest.xml' || entry.path === stateFilePath ? undefined : options.sink;
-    const read = entry.bytes <= wholeReadLimit || wantsText ? readWholeEntry(archive, entry.path, wantsText, sink) : await readInBlocks(archive, entry.path, sink);
+    const read = entry.bytes <= wholeReadLimit || wantsText ? readWholeEntry(archive, entry.path, wantsText, sink, isHtmlName(entry.path) ? options.onPage : undefined) : await readInBlocks(archive, entry.path, sink);
     done += entry.bytes;
     options.onProgress?.(done, total);
     if (read.ok) {
@@ -86,11 +88,12 @@ async function readEntries(archive: Archive, options: ReadOptions, notes: Intake
 type Sink = ReadOptions['sink'];
 const isArchive = (path: string): boolean => /\.zip$/i.test(path);
 
-function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, sink: Sink): Result<Omit<EntryInfo, 'bytes' | 'packed'>> {
+function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, sink: Sink, onPage: ReadOptions['onPage']): Result<Omit<EntryInfo, 'bytes' | 'packed'>> {
   const bytes = archive.read(path);
   if (!bytes.ok) return bytes;
   const hash = digest(bytes.value);
   sink?.keep(bytes.value, hash);
+  if (wantsText) onPage?.(path, bytes.value);
   return good({ sha256: hash, text: wantsText ? decodeText(bytes.value).text : null });
 }
 
@@ -182,18 +185,18 @@ class CartridgeBuilder {
       type: resource.type,
       href,
       files,
-      dependencies: [...new Set(resource.dependencies)].map(contentId),
+      dependencies: resource.dependencies.length ? [...new Set(resource.dependencies)].map(contentId) : none,
       intendedUse: resource.intendedUse,
       staffOnly: resource.staffOnly,
-      texts: body?.texts ?? [],
+      texts: body?.texts ?? none,
       textPath: body && body.texts.length > 0 ? main : null,
       target: body?.target ?? null,
       title: body?.title ?? '',
       points: body?.points ?? null,
       answerKey: body?.answerKey ?? '',
-      questions: body?.questions ?? [],
+      questions: body?.questions ?? none,
       bankIdent: body?.bankIdent ?? null,
-      bankRefs: body?.bankRefs ?? [],
+      bankRefs: body?.bankRefs ?? none,
       attributes: resource.attributes,
       extraXml: resource.extraXml,
     };
@@ -297,6 +300,8 @@ function openKindsOf(siblings: readonly ManifestItem[]): ('heading' | 'module')[
   }
   return kinds;
 }
+
+const none: readonly never[] = [];
 
 const isPlainSchema = (path: string): boolean => /\.(xsd|dtd)$/i.test(path);
 

@@ -149,7 +149,7 @@ class ManifestReader {
       shown: visible === null ? null : !/^(false|0)$/i.test(visible.trim()),
       staffOnly: own.some(isForInstructors),
       children: childrenNamed(element, 'item').map((e) => this.item(e)),
-      extraXml: own.map((e) => this.raw(e)),
+      extraXml: own.length ? own.map((e) => this.raw(e)) : none,
     };
   }
 
@@ -157,6 +157,7 @@ class ManifestReader {
     const base = this.base + (xmlBase(element) ?? '');
     const path = (href: string | null) => (href === null ? null : packagePath(base + href));
     const own = othersThan(element, resourceParts);
+    const dependencies = childrenNamed(element, 'dependency');
     const attributes: Record<string, string> = {};
     for (const a of element.attributes) if (a.prefix === '' && !resourceAttributes.has(a.local)) attributes[a.local] = a.value;
     return {
@@ -164,16 +165,19 @@ class ManifestReader {
       type: attribute(element, 'type') ?? '',
       href: path(attribute(element, 'href')),
       files: childrenNamed(element, 'file').map((f) => path(attribute(f, 'href')) ?? '').filter((p) => p !== ''),
-      dependencies: childrenNamed(element, 'dependency').map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== ''),
+      dependencies: dependencies.length ? dependencies.map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== '') : none,
       intendedUse: attribute(element, 'intendeduse'),
       staffOnly: own.some(isForInstructors),
-      attributes,
-      extraXml: own.map((e) => this.raw(e)),
+      attributes: Object.keys(attributes).length ? attributes : noAttributes,
+      extraXml: own.length ? own.map((e) => this.raw(e)) : none,
       inline: own.find((e) => e.local === 'webLink' || e.local === 'cartridge_basiclti_link') ?? null,
     };
   }
 }
 
+/** Most items and resources have no such parts: tens of thousands share one empty list. */
+const none: readonly never[] = [];
+const noAttributes: Readonly<Record<string, string>> = {};
 const itemParts: ReadonlySet<string> = new Set(['title', 'item']);
 const resourceParts: ReadonlySet<string> = new Set(['file', 'dependency']);
 const resourceAttributes: ReadonlySet<string> = new Set(['identifier', 'type', 'href', 'intendeduse', 'schema', 'variant']);

@@ -14,7 +14,9 @@ import { readRosterTables } from '@/formats/oneroster/read-tables';
 import { applyState, readState } from '@/formats/state-file/shell-state';
 import type { ShellState } from '@/formats/state-file/state-schema';
 import { applyStatusSheet } from '@/formats/status-sheet/apply-status-sheet';
+import { isHtmlName } from '@/formats/cartridge/resource-types';
 import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
+import { PageThread } from './page-thread';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
 export interface ShellReading {
@@ -22,21 +24,33 @@ export interface ShellReading {
   readonly intake: readonly IntakeNote[];
 }
 
+export interface ReadShellOptions extends ReadOptions {
+  /** The bundle of the thread that reads pages beside this one; without it all is done here. */
+  readonly pageWorker?: string | null;
+}
+
 /**
  * Reads a shell from its package and side files. Where they disagree, what was said comes first, then the status sheet,
  * our state file, the package. The archive stays open for whoever writes the package again; `close` it.
  */
-export async function readShell(inputs: ShellInputs, options: ReadOptions = {}): Promise<Result<ShellReading & { readonly archive: Archive }>> {
+export async function readShell(inputs: ShellInputs, options: ReadShellOptions = {}): Promise<Result<ShellReading & { readonly archive: Archive }>> {
   const problem = checkFlags(inputs);
   if (problem) return problem;
   const archive = await openArchive(inputs.package.path, inputs.package.name);
   if (!archive.ok) return archive;
-  const reading = await readParts(inputs, archive.value, options);
-  if (!reading.ok) {
-    archive.value.close();
-    return reading;
+  const pageBytes = archive.value.entries.reduce((n, e) => (isHtmlName(e.path) ? n + e.bytes : n), 0);
+  const pages = PageThread.forPages(options.pageWorker ?? null, pageBytes);
+  try {
+    const reading = await readParts(inputs, archive.value, pages ? { ...options, onPage: (path, bytes) => pages.offer(path, bytes) } : options);
+    if (!reading.ok) {
+      archive.value.close();
+      return reading;
+    }
+    await pages?.finish(reading.value.shell);
+    return good({ ...reading.value, archive: archive.value });
+  } finally {
+    await pages?.close();
   }
-  return good({ ...reading.value, archive: archive.value });
 }
 
 function checkFlags(inputs: ShellInputs): Result<never> | null {

@@ -29,12 +29,12 @@ export interface AuditLine {
 }
 export type PackageAudit = { readonly ok: true; readonly text: string; readonly report: AuditJson; readonly line: AuditLine } | { readonly ok: false; readonly trouble: string };
 
-/** Reads and audits one package, and spells the report. */
-export async function auditPackage({ inputs, format, timing }: AuditOrder): Promise<PackageAudit> {
+/** Reads and audits one package, and spells the report. With the bundle of `pageWorker` a second thread helps to read. */
+export async function auditPackage({ inputs, format, timing }: AuditOrder, pageWorker: string | null = null): Promise<PackageAudit> {
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return { ok: false, trouble: rules.trouble.message };
   const begun = performance.now();
-  const reading = await readShell(inputs);
+  const reading = await readShell(inputs, { pageWorker });
   if (!reading.ok) return { ok: false, trouble: reading.trouble.message };
   const { shell, intake, archive } = reading.value;
   archive.close();
