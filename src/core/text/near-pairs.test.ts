@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { candidatePairs, chanceOfMeeting, estimate, minHash, signatureOf } from './min-hash';
-import { nearPairs, nearPairsExhaustively } from './near-pairs';
+import { nearPairs, nearPairsExhaustively, rowsFor } from './near-pairs';
 import { jaccard, shingleSet, wordCodes } from './shingles';
 
 // Leskovec, Rajaraman and Ullman, Mining of Massive Datasets, chapter 3; figures as printed there.
@@ -67,6 +67,25 @@ test('words are runs of letters and digits, whatever the script and case', () =>
   expect(wordCodes('…—!').length).toBe(0);
   expect(shingleSet(wordCodes('a b c d e'), 4).size).toBe(2);
   expect(shingleSet(wordCodes('a b c'), 4).size).toBe(0);
+});
+
+test.each([0.3, 0.45, 0.5, 0.6, 0.65, 0.7, 0.8, 0.95])('bands are as long as a threshold of %d allows', (threshold) => {
+  const rows = rowsFor(threshold);
+  expect(chanceOfMeeting(threshold, Math.floor(100 / rows), rows)).toBeGreaterThanOrEqual(0.995);
+  if (rows < 4) expect(chanceOfMeeting(threshold, Math.floor(100 / (rows + 1)), rows + 1)).toBeLessThan(0.995);
+});
+
+test('with a loose threshold pairs just above it are found as well', () => {
+  const next = random(11);
+  const word = () => `word${Math.floor(next() * 5000)}`;
+  const texts: string[] = [];
+  for (let pair = 0; pair < 60; pair += 1) {
+    const base = Array.from({ length: 120 }, word);
+    texts.push(base.join(' '), [...base.slice(0, 84), ...Array.from({ length: 36 }, word)].join(' '));
+  }
+  const wanted = nearPairsExhaustively(texts, 0.5);
+  expect(wanted.length).toBe(60);
+  expect(nearPairs(texts, 0.5)).toEqual(wanted);
 });
 
 test('against exhaustive comparison: no pair at 0.75 or more is missed, and none is invented (property)', () => {

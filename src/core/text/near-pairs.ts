@@ -1,4 +1,4 @@
-import { candidatePairs, estimate, Signature } from './min-hash';
+import { candidatePairs, chanceOfMeeting, estimate, Signature } from './min-hash';
 import { eachShingle, jaccard, shingleSet, wordCodes } from './shingles';
 
 export interface NearPair {
@@ -8,9 +8,17 @@ export interface NearPair {
   readonly similarity: number;
 }
 
-/** 25 bands of 4 rows: a pair of similarity 0.75 meets in one with a chance of 0.9999, one of 0.3 with 0.18. */
-const bands = 25;
-const rows = 4;
+const places = 100;
+const mostRows = 4;
+
+/**
+ * How many rows a band has for a threshold: as many as leave a pair just at it a chance of 0.995 to meet in some band.
+ * 25 bands of 4 rows do so from 0.67 on (0.75: 0.9999, and 0.18 for a pair of 0.3); looser rules take shorter bands.
+ */
+export function rowsFor(threshold: number): number {
+  for (let rows = mostRows; rows > 1; rows -= 1) if (chanceOfMeeting(threshold, Math.floor(places / rows), rows) >= 0.995) return rows;
+  return 1;
+}
 
 /** Pairs of texts whose sets of 4-word shingles are similar to `threshold` or more: banding proposes, counting decides. */
 export const nearPairs = (texts: readonly string[], threshold: number, size = 4): NearPair[] =>
@@ -18,14 +26,15 @@ export const nearPairs = (texts: readonly string[], threshold: number, size = 4)
 
 /** What a text is proposed by, from its words. */
 export function nearSignature(words: Uint32Array, size = 4): Uint32Array {
-  const signature = new Signature(bands * rows);
+  const signature = new Signature(places);
   eachShingle(words, size, (high, low) => signature.add(high, low));
   return signature.values();
 }
 
 /** As `nearPairs`, with the signatures of the texts at hand; the words of a text are asked for only where it has a near one. */
 export function pairsOf(signatures: readonly Uint32Array[], wordsOf: (text: number) => Uint32Array, threshold: number, size = 4): NearPair[] {
-  const partners = [...candidatePairs(signatures, bands, rows)].sort(([a], [b]) => a - b);
+  const rows = rowsFor(threshold);
+  const partners = [...candidatePairs(signatures, Math.floor(places / rows), rows)].sort(([a], [b]) => a - b);
   const sets = new Map<number, Set<number>>();
   const setOf = (i: number) => {
     let set = sets.get(i);
@@ -37,7 +46,7 @@ export function pairsOf(signatures: readonly Uint32Array[], wordsOf: (text: numb
   for (const [a, others] of partners) {
     for (const b of [...others].sort((x, y) => x - y)) {
       // Five standard errors below the threshold nothing is missed (binomial, 100 places).
-      if (estimate(signatures[a]!, signatures[b]!) < threshold - 5 * Math.sqrt((threshold * (1 - threshold)) / (bands * rows))) continue;
+      if (estimate(signatures[a]!, signatures[b]!) < threshold - 5 * Math.sqrt((threshold * (1 - threshold)) / places)) continue;
       const similarity = jaccard(setOf(a), setOf(b));
       if (similarity >= threshold) found.push({ a, b, similarity });
     }
