@@ -22,6 +22,20 @@ export interface Passage {
   readonly mentions: Mentions | null;
 }
 
+/** What is short enough to be read whenever it is asked for. */
+class ShortPassage implements Passage {
+  readonly marks: readonly TextMark[] = [];
+  readonly mentions = null;
+
+  constructor(
+    readonly subject: SubjectRef,
+    readonly item: Item | null,
+    readonly file: ShellFile | null,
+    readonly where: Passage['where'],
+    readonly text: string,
+  ) {}
+}
+
 /** A body's text: its words are fetched only where somebody wants to see them. */
 class BodyPassage implements Passage {
   readonly file = null;
@@ -57,21 +71,19 @@ export function passagesOf(shell: Shell): Passage[] {
   const said = new Set<string>();
   for (const item of shell.items) {
     const subject: SubjectRef = { type: 'item', ref: item.ref };
-    const about = { subject, item, file: null };
-    passages.push({ ...about, where: 'title', text: item.title, marks: [], mentions: null });
+    passages.push(new ShortPassage(subject, item, null, 'title', item.title));
     const content = item.content === null ? undefined : contents.get(item.content);
     if (!content || said.has(content.id)) continue;
     said.add(content.id);
     for (const scan of scansOfContent(content)) {
       if (!scan.blank) passages.push(new BodyPassage(subject, item, scan));
-      for (const alt of scan.alts) passages.push({ ...about, where: 'alt', text: alt, marks: [], mentions: null });
+      for (const alt of scan.alts) passages.push(new ShortPassage(subject, item, null, 'alt', alt));
     }
     const path = ownPath(content);
-    if (path) passages.push({ ...about, where: 'file-name', text: nameWords(path), marks: [], mentions: null });
+    if (path) passages.push(new ShortPassage(subject, item, null, 'file-name', nameWords(path)));
   }
   for (const file of shell.files)
-    if (!/^(text\/css|font\/|application\/(javascript|font))|javascript/.test(file.mediaType))
-      passages.push({ subject: { type: 'file', ref: file.path }, item: null, file, where: 'file-name', text: nameWords(file.path), marks: [], mentions: null });
+    if (!/^(text\/css|font\/|application\/(javascript|font))|javascript/.test(file.mediaType)) passages.push(new ShortPassage({ type: 'file', ref: file.path }, null, file, 'file-name', nameWords(file.path)));
   return passages;
 }
 

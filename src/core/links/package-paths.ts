@@ -108,6 +108,7 @@ export function addressReader(paths: PathIndex): AddressReader {
 
 /** How many folders above its start a relative path climbs at most. */
 function climbs(path: string): number {
+  if (!path.includes('..')) return 0;
   let level = 0;
   let highest = 0;
   for (const part of path.split('/').slice(0, -1).concat(path.endsWith('..') ? ['..'] : [])) {

@@ -32,6 +32,8 @@ export function joinReference(parts: UriParts): string {
 
 /** Takes `.` and `..` out of a path (RFC 3986, 5.2.4). */
 export function removeDotSegments(path: string): string {
+  // Most paths have none: no part of theirs begins with a dot.
+  if (path[0] !== '.' && !path.includes('/.')) return path;
   let input = path;
   const output: string[] = [];
   while (input !== '') {

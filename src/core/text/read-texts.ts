@@ -27,11 +27,11 @@ export function readTexts(texts: readonly string[]): BodyReading {
   const plain: string[] = [];
   const words: Uint32Array[] = [];
   const readings = texts.map((html): TextReading => {
-    const { text, ...markup } = scanHtml(html);
+    const { text, addresses, base, title, alts, marks } = scanHtml(html);
     const { codes, cues } = readWords(text, mentionCues);
     plain.push(text);
     words.push(codes);
-    return { markup, blank: text.trim() === '', mentions: mentionsIn(text, markup.marks, cues) };
+    return { markup: { addresses, base, title, alts, marks }, blank: text.trim() === '', mentions: mentionsIn(text, marks, cues) };
   });
   const wording = plain.length === 1 ? wordingOfText(plain[0]!, words[0]!) : wordingOfText(plain.join('\n'), joined(words));
   return { texts: readings, wording };

@@ -24,9 +24,10 @@ export const atTime = (day: LocalDate, time: string): LocalDateTime =>
 
 /** Days since 1970-01-01. */
 export function dayNumber(day: LocalDate): number {
-  const [y, m, d] = day.split('-').map(Number) as [number, number, number];
-  return Date.UTC(y, m - 1, d) / millisecondsPerDay;
+  const { year, month, date } = partsOf(day);
+  return Date.UTC(year, month - 1, date) / millisecondsPerDay;
 }
+const partsOf = (day: LocalDate) => ({ year: Number(day.slice(0, 4)), month: Number(day.slice(5, 7)), date: Number(day.slice(8, 10)) });
 export const dayFromNumber = (n: number): LocalDate =>
   new Date(n * millisecondsPerDay).toISOString().slice(0, 10) as LocalDate;
 export const addDays = (day: LocalDate, days: number): LocalDate => dayFromNumber(dayNumber(day) + days);
@@ -39,7 +40,7 @@ const months = 'January February March April May June July August September Octo
 const weekdays = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ');
 /** A day as a person writes it: `14 October 2025`. */
 export function spellDate(day: LocalDate): string {
-  const [y, m, d] = day.split('-').map(Number) as [number, number, number];
-  return `${d} ${months[m - 1]} ${y}`;
+  const { year, month, date } = partsOf(day);
+  return `${date} ${months[month - 1]} ${year}`;
 }
 export const spellWeekday = (day: LocalDate): string => weekdays[isoWeekday(day) - 1] ?? '';

@@ -78,7 +78,7 @@ async function readEntries(archive: Archive, options: ReadOptions, notes: Intake
     options.onProgress?.(done, total);
     if (read.ok) {
       const inner = isArchive(entry.path) && entry.bytes <= packedLimits.archiveBytes ? archive.read(entry.path) : null;
-      found.set(entry.path, { bytes: entry.bytes, ...read.value, packed: inner?.ok ? await listPacked(inner.value) : null });
+      found.set(entry.path, { bytes: entry.bytes, sha256: read.value.sha256, text: read.value.text, packed: inner?.ok ? await listPacked(inner.value) : null });
     }
     else notes.push({ code: read.trouble.code, message: 'is damaged in the archive and is left out', where: entry.path });
   }
