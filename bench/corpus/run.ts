@@ -1,5 +1,6 @@
 // A labelled corpus: real prose of a Debian documentation package with planted faults, each beside a decoy that looks
-// like it. Prints recall and fired decoys by check; exit 1 where recall is below 0.98 or a decoy fired.
+// like it. Prints recall and fired decoys by check and keeps them in docs/corpus.md; exit 1 where recall is below 0.98 or a decoy fired.
+import { writeFileSync } from 'node:fs';
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { runChecks } from '@/core/checks/run-checks';
@@ -9,20 +10,35 @@ import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { dice, escapeHtml, proseParagraphs } from './prose';
 import { sentences } from './sentences';
 import { structures, type Bench } from './structures';
+import { wholeShells, type WholeShell } from './whole-shells';
 
 const each = Number(process.argv[2] ?? 60);
 const term = { title: 'Spring 2027', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
 const previousTerm = { title: 'Autumn 2025', start: '2025-08-25' as LocalDate, end: '2025-12-12' as LocalDate };
-const rules = { ...defaultHouseRules(allChecks), leftoverPhrases: ['blue desk', 'tarn-web'], campusHosts: ['campus.example'], sharedAddresses: ['https://campus.example/library'] };
+const rules = { ...defaultHouseRules(allChecks), leftoverPhrases: ['blue desk', 'tarn-web'], currentTools: ['lab.tools.example', 'maps.example'], requiredParts: ['Meet your*', 'Office hours'], campusHosts: ['campus.example'], sharedAddresses: ['https://campus.example/library'] };
+const seedOf = (check: string) => 1 + [...check].reduce((n, c) => (n * 31 + c.charCodeAt(0)) >>> 0, 7);
+const about = { ref: shellRef('corpus'), code: 'HYD 214', title: 'Stream Ecology', term, previousTerm, asOf: '2027-01-04' as LocalDate, noClassDays: ['2027-03-15', '2027-03-16', '2027-03-17'] as LocalDate[] };
 const prose = proseParagraphs();
 const cleaned = new Map<string, string[]>();
 
-const rows = [...sentences.map((s) => ({ check: s.check, plant: textPlant(s.fault), decoy: textPlant(s.decoy) })), ...structures.map((s) => ({ check: s.check, plant: s.fault, decoy: s.decoy }))];
+interface Trial {
+  readonly hit: number;
+  readonly hits: readonly string[];
+  readonly misses: readonly string[];
+}
+/** Each row tries the faults, then the decoys. */
+const rows: readonly { readonly check: string; readonly run: (which: 'fault' | 'decoy') => Trial }[] = [
+  ...sentences.map((s) => ({ check: s.check, run: (which: 'fault' | 'decoy') => trial(s.check, textPlant(s[which])) })),
+  ...structures.map((s) => ({ check: s.check, run: (which: 'fault' | 'decoy') => trial(s.check, s[which]) })),
+  ...wholeShells.map((s) => ({ check: s.check, run: (which: 'fault' | 'decoy') => wholeTrial(s.check, s[which]) })),
+];
+const covered = new Set(rows.map((r) => r.check));
+const left = allChecks.filter((c) => !covered.has(c.id)).map((c) => c.id);
 const lines: string[] = [];
 let failed = false;
-for (const { check, plant, decoy } of rows) {
-  const found = trial(check, plant);
-  const fired = trial(check, decoy);
+for (const { check, run } of rows) {
+  const found = run('fault');
+  const fired = run('decoy');
   const recall = found.hit / each;
   const bad = recall < 0.98 || fired.hit > 0;
   failed ||= bad;
@@ -30,11 +46,23 @@ for (const { check, plant, decoy } of rows) {
   for (const miss of found.misses.slice(0, 3)) lines.push(`  missed: ${miss}`);
   for (const alarm of fired.hits.slice(0, 3)) lines.push(`  fired: ${alarm}`);
 }
-console.log(`Prose: ${prose.length} paragraphs of sqlite3-doc. Each check: ${each} faults and ${each} decoys, each in pages of real prose.\n`);
-console.log('| check | faults | named | recall | decoys | fired |\n|---|---:|---:|---:|---:|---:|');
-console.log(lines.join('\n'));
-console.log(`\n${failed ? 'FAILED' : 'recall 0.98 or better and no decoy fired, by every check'}`);
-process.exit(failed ? 1 : 0);
+const report = [
+  '# Labelled corpus',
+  '',
+  `Made by \`npm run corpus\` on ${new Date().toISOString().slice(0, 10)}. Faults and decoys are planted in paragraphs of Debian’s package sqlite3-doc, which is not the demo’s text and is not committed; paragraphs that a check names by themselves are left out for that check (they are counted with \`CORPUS_NATURAL=1\`). What a whole shell lacks, or how its parts stand to each other, is planted in a shell of its own each time.`,
+  '',
+  `Prose: ${prose.length} paragraphs. Each check: ${each} faults and ${each} decoys among real prose.`,
+  '',
+  '| check | faults | named | recall | decoys | fired |',
+  '|---|---:|---:|---:|---:|---:|',
+  ...lines,
+  '',
+  ...(left.length ? [`Without a row: ${left.join(', ')}`, ''] : []),
+  failed ? 'FAILED' : `Recall is 0.98 or better and no decoy fired, by every check (${rows.length} of ${allChecks.length}).`,
+];
+console.log(report.join('\n'));
+if (process.argv[2] === undefined) writeFileSync('docs/corpus.md', `${report.join('\n')}\n`);
+process.exit(failed || left.length ? 1 : 0);
 
 /** A page of real paragraphs with one sentence among them. */
 function textPlant(sentence: (d: ReturnType<typeof dice>) => string) {
@@ -46,12 +74,11 @@ function textPlant(sentence: (d: ReturnType<typeof dice>) => string) {
   };
 }
 
-function trial(check: string, plant: (b: Bench) => string): { hit: number; hits: string[]; misses: string[] } {
-  const d = dice(1 + [...check].reduce((n, c) => (n * 31 + c.charCodeAt(0)) >>> 0, 7));
-  const c = new ShellComposer({ ref: shellRef('corpus'), code: 'HYD 214', title: 'Stream Ecology', term, previousTerm, asOf: '2027-01-04' as LocalDate, noClassDays: ['2027-03-15', '2027-03-16', '2027-03-17'] as LocalDate[] });
+/** Fresh paragraphs about which the check has nothing to say. */
+function proseFor(check: string, d: ReturnType<typeof dice>): () => string {
   // Prose that itself names what this check looks for would blur the labels; it is taken out before.
   const used = new Set<number>();
-  const text = () => {
+  return () => {
     for (;;) {
       const at = d.below(clean(check).length);
       if (used.has(at) && used.size < clean(check).length) continue;
@@ -59,6 +86,27 @@ function trial(check: string, plant: (b: Bench) => string): { hit: number; hits:
       return escapeHtml(clean(check)[at]!);
     }
   };
+}
+
+/** Each fault in a shell of its own, among pages of real prose. */
+function wholeTrial(check: string, plant: WholeShell['fault']): Trial {
+  const d = dice(seedOf(check));
+  const text = proseFor(check, d);
+  const told: boolean[] = [];
+  for (let k = 0; k < each; k += 1) {
+    const c = new ShellComposer(about);
+    for (const title of ['About the river', 'How we work', 'Where we meet'].slice(0, 1 + d.below(3))) c.page(title, `<p>${text()}</p><p>${text()}</p>`);
+    const over = plant({ c, text, d }) ?? {};
+    told.push(runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules }).findings.some((f) => f.check === check));
+  }
+  const numbersOf = (wanted: boolean) => told.flatMap((t, k) => (t === wanted ? [`shell ${k}`] : []));
+  return { hit: told.filter((t) => t).length, hits: numbersOf(true), misses: numbersOf(false) };
+}
+
+function trial(check: string, plant: (b: Bench) => string): Trial {
+  const d = dice(seedOf(check));
+  const c = new ShellComposer(about);
+  const text = proseFor(check, d);
   const more: Bench['more'] = { events: [], categories: [], columns: [] };
   const wanted: string[] = [];
   for (let k = 0; k < each; k += 1) wanted.push(plant({ c, k, text, d, more }));
