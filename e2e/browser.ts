@@ -116,7 +116,8 @@ export async function setField(page: Page, name: string, value: string): Promise
 /** Clicks the first element of a kind whose text begins with these words, once it stands still. */
 export async function clickText(page: Page, selector: string, words: string): Promise<void> {
   const found = await page.waitForFunction(
-    (s, w) => [...document.querySelectorAll<HTMLElement>(s)].find((e) => (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled) ?? null,
+    // A page that has come in answers only when its scripts have taken it over.
+    (s, w) => (document.documentElement.dataset['live'] === undefined ? null : [...document.querySelectorAll<HTMLElement>(s)].find((e) => (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled)) ?? null,
     { timeout: 20_000 },
     selector,
     words,

@@ -75,6 +75,38 @@ test('rules that make no sense are refused with one sentence that names the sett
   expect(answers[1]).toEqual([422, expect.stringMatching(/outdated\.date-outside-term\.days/)]);
 });
 
+test('a term of the house: set on the screen, offered where a shell is brought in, and used where nobody said one', async () => {
+  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await waitForText(page, 'Add a term');
+  await clickText(page, 'button', 'Add a term');
+  const field = async (label: string) => (await page.waitForSelector(`::-p-xpath(//fieldset[@aria-label]//label[starts-with(., "${label}")]/following-sibling::div//input)`))!;
+  await (await field('Title')).type('Spring 2027');
+  await (await field('First day')).type('01112027');
+  await (await field('Last day')).type('05072027');
+  const days = await field('No class on');
+  await days.type('2027-03-19..2027-03-15');
+  await waitForText(page, 'ends before it begins');
+  await days.click({ count: 3 });
+  await days.type('2027-03-15..2027-03-19');
+  expect(await seriousProblems(page)).toEqual([]);
+  await clickText(page, 'button', 'Save');
+  await waitForText(page, 'The house rules are kept');
+  const kept = (await page.evaluate(async () => (await (await fetch('/api/house-rules')).json()) as unknown)) as { terms: { title: string; noClass: string[] }[] };
+  expect(kept.terms).toEqual([{ title: 'Spring 2027', start: '2027-01-11', end: '2027-05-07', noClass: ['2027-03-15', '2027-03-16', '2027-03-17', '2027-03-18', '2027-03-19'] }]);
+  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await waitForText(page, 'Term of the house');
+  await page.click('[role=combobox]');
+  await clickText(page, '[role=option]', 'Spring 2027');
+  await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[name=termStart]')?.value === '2027-01-11');
+  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  const other = await bringIn(page, { package: 'geo-130/GEO-130.zip' }, { code: 'GEO 130', asOf: '2027-01-04' });
+  await waitForText(page, 'the term is “Spring 2027” of the house rules, which give its first and last day and its days without class');
+  await page.goto(`${stage.address}/shells/${other}/comb`, { waitUntil: 'load' });
+  await clickText(page, 'button', 'Comb GEO 130');
+  await waitForText(page, 'What students would notice first');
+  expect(await page.evaluate(() => document.body.innerText.includes('The term’s dates are not known'))).toBe(false);
+});
+
 test('with keys alone a check is switched off and on', async () => {
   await page.goto(`${stage.address}/checks/orphan.empty-module`, { waitUntil: 'load' });
   await waitForText(page, 'Its settings here');

@@ -97,6 +97,27 @@ describe('audit', () => {
     const { code, err } = await run('audit', await course(), '--no-class', '2027-02-30');
     expect([code, err]).toEqual([2, expect.stringContaining('“2027-02-30” is no day')]);
   });
+  test('the term and its free days come from the house rules where nobody said them, and the text says so', async () => {
+    const rules = join(folder, 'terms.json');
+    writeFileSync(rules, JSON.stringify({ terms: [{ title: 'Autumn 2027', start: '2027-08-30', end: '2027-12-17' }, { title: 'Spring 2027', start: '2027-01-11', end: '2027-05-07', noClass: ['2027-03-15'] }] }));
+    const audited = async (...more: string[]) => auditSchema.parse(JSON.parse((await run('audit', await course(), '--format', 'json', '--house-rules', rules, '--as-of', '2027-01-04', ...more)).out));
+    const audit = await audited();
+    expect(audit.shell.term).toEqual({ start: '2027-01-11', end: '2027-05-07' });
+    expect(audit.findings.map((f) => f.check)).not.toContain('readiness.term-dates');
+    expect(audit.intake.find((n) => n.code === 'term-of-the-house')?.message).toMatch(/“Spring 2027” of the house rules.*the first that is not over on 4 January 2027/);
+    // What is said on the command line goes first.
+    expect((await audited('--term-start', '2027-02-01', '--term-end', '2027-06-01')).shell.term).toEqual({ start: '2027-02-01', end: '2027-06-01' });
+  });
+  test.each([
+    [[{ title: 'Spring', start: '2027-05-07', end: '2027-01-11' }], /terms\.0\.end: the term ends before it begins/],
+    [[{ title: ' ', start: '2027-01-11', end: '2027-05-07' }], /terms\.0\.title: a term needs a title/],
+    [[{ title: 'Spring', start: '2027-02-30', end: '2027-05-07' }], /"2027-02-30" is no day/],
+  ])('a term that makes no sense is refused: %j', async (terms, says) => {
+    const rules = join(folder, 'odd-terms.json');
+    writeFileSync(rules, JSON.stringify({ terms }));
+    const { code, err } = await run('audit', await course(), '--house-rules', rules);
+    expect([code, err]).toEqual([3, expect.stringMatching(says)]);
+  });
   test('--fail-on fix-first is 0 where nothing is that urgent, 1 where something is', async () => {
     const term = ['--term-start', '2027-01-11', '--term-end', '2027-05-07'];
     expect((await run('audit', await course(), '--fail-on', 'fix-first', ...term)).code).toBe(0);

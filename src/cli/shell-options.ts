@@ -1,6 +1,7 @@
 import { basename } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
-import { addDays, parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { readDayList } from '@/core/time/day-list';
+import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { isTimeZone } from '@/core/time/zones';
 import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
 
@@ -31,15 +32,9 @@ function day(text: string): LocalDate {
 
 /** `D[..D],…`: single days and ranges, ends included. */
 export function dayList(text: string): LocalDate[] {
-  return text.split(',').flatMap((part) => {
-    const [from, to] = part.split('..');
-    const first = day(from ?? '');
-    const last = to === undefined ? first : day(to);
-    if (last < first) throw new InvalidArgumentError(`“${part}” ends before it begins.`);
-    const days: LocalDate[] = [];
-    for (let d = first; d <= last && days.length < 1000; d = addDays(d, 1)) days.push(d);
-    return days;
-  });
+  const days = readDayList(text);
+  if (!days.ok) throw new InvalidArgumentError(days.trouble.message);
+  return days.value;
 }
 
 function zone(text: string): string {

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { rememberedColumns } from '@/services/bring-in/sheet-columns';
 import { appContext } from '@/services/context';
+import { houseTerms } from '@/services/house-rules/house-rules';
 import { BringInForm } from '@/ui/bring-in/bring-in-form';
 import { TopBar } from '@/ui/frame/top-bar';
 
@@ -10,12 +11,13 @@ export const metadata: Metadata = { title: 'Bring in a shell' };
 export const dynamic = 'force-dynamic';
 
 export default function BringInPage() {
+  const context = appContext();
   return (
     <>
       <TopBar />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1140, margin: '0 auto' }}>
         <h1 style={{ marginBottom: 16 }}>Bring in a shell</h1>
-        <BringInForm remembered={rememberedColumns(appContext())} />
+        <BringInForm remembered={rememberedColumns(context)} terms={houseTerms(context)} />
       </main>
     </>
   );

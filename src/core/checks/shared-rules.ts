@@ -23,7 +23,13 @@ export const sharedRules = {
   keyMarks: words.default([...usualKeyMarks]).describe('Short marks in names that mean answers, as whole words'),
   handMarked: words.default(['participation', 'attendance', 'presentation', 'oral exam', 'field work', 'extra credit']).describe('Words in the names of columns that are marked by hand'),
   catchAllCategories: words.default(['imported', 'uncategorised', 'uncategorized', 'default']).describe('Names of grade categories that nobody chose'),
-  terms: z.array(z.strictObject({ title: z.string(), start: day, end: day, noClass: z.array(day).default([]) })).default([]),
+  terms: z
+    .array(
+      z
+        .strictObject({ title: z.string().trim().min(1, 'a term needs a title, such as Spring 2027'), start: day, end: day, noClass: z.array(day).default([]) })
+        .refine((term) => term.end >= term.start, { message: 'the term ends before it begins; exchange the two days', path: ['end'] }),
+    )
+    .default([]),
 };
 
 export type SharedRules = z.output<z.ZodObject<typeof sharedRules>>;

@@ -10,6 +10,7 @@ import type { Sha256 } from '@/core/shell/refs';
 import { incomings, runs as runsTable, shells, versions } from '@/store/schema';
 import type { Context } from '../context';
 import { columnMeaningsSchema, rememberColumns } from './sheet-columns';
+import { houseTerms } from '../house-rules/house-rules';
 import { keepVersion } from '../shells/keep-version';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
@@ -79,6 +80,7 @@ export function orderBringIn(context: Context, form: BringInForm, today: LocalDa
     previousTermEnd: form.previousTermEnd,
     timeZone: text(form.timeZone),
     asOf: form.asOf,
+    houseTerms: houseTerms(context),
     today,
   };
   rememberColumns(context, form.statusColumns);

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { baselineOf } from '@/core/compare/baseline';
 import type { Shell, Term } from '@/core/shell/model';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { withHouseTerm } from '@/core/time/house-terms';
 import { isTimeZone } from '@/core/time/zones';
 import { decodeText } from '@/formats/archive/decode-text';
 import { openArchive, type Archive } from '@/formats/archive/read-archive';
@@ -86,7 +87,10 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
     if (!shell.title && roster.title) shell = { ...shell, title: roster.title };
   }
 
-  const termEnd = inputs.termEnd ?? shell.term.end;
+  const inHouse = withHouseTerm({ ...shell, ...said(inputs, shell) }, inputs.houseTerms ?? []);
+  shell = inHouse.shell;
+  intake.push(...inHouse.notes);
+  const termEnd = shell.term.end;
   const zones = { wanted: inputs.timeZone ?? null, otherwise: state?.timeZone ?? 'UTC' };
   let timeZone = zones.wanted ?? zones.otherwise;
   let todos: readonly CalendarTodo[] = [];
@@ -102,7 +106,7 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
     }
     shell = { ...shell, events: calendar.value.events, calendar: calendar.value.frame };
   }
-  shell = { ...shell, ...said(inputs, shell), timeZone };
+  shell = { ...shell, timeZone };
   if (inputs.previousEvents) {
     const previous = readText(inputs.previousEvents, (text, name) => readCalendar(text, name, { wanted: timeZone, otherwise: timeZone }, termEnd));
     if (!previous.ok) return previous;

@@ -1,4 +1,5 @@
 import type { ColumnMeanings } from '@/formats/status-sheet/read-status-sheet';
+import type { HouseTerm } from '@/core/time/house-terms';
 import type { LocalDate } from '@/core/time/local-date';
 
 /** A file that a person or script gave, with the name to call it by. */
@@ -28,6 +29,8 @@ export interface ShellInputs {
   readonly previousTermStart?: LocalDate;
   readonly previousTermEnd?: LocalDate;
   readonly noClass?: readonly LocalDate[];
+  /** The terms of the house rules: they say what nobody said of this shell's. */
+  readonly houseTerms?: readonly HouseTerm[];
   readonly timeZone?: string;
   readonly asOf?: LocalDate;
   /** Today, from the clock of whoever calls; used where no as-of date was given. */

@@ -95,7 +95,7 @@ interface Ledger {
 }
 
 async function cleanInto(work: string, inputs: ShellInputs, options: CleanOptions): Promise<Result<CleanOutcome>> {
-  const first = await readShell(inputs);
+  const first = await readShell({ ...inputs, houseTerms: options.rules.terms });
   if (!first.ok) return first;
   const { shell: original, intake, archive } = first.value;
   const source = readsFrom(archive);

@@ -34,7 +34,7 @@ export async function auditPackage({ inputs, format, timing }: AuditOrder, pageW
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return { ok: false, trouble: rules.trouble.message };
   const begun = performance.now();
-  const reading = await readShell(inputs, { pageWorker });
+  const reading = await readShell({ ...inputs, houseTerms: rules.value.terms }, { pageWorker });
   if (!reading.ok) return { ok: false, trouble: reading.trouble.message };
   const { shell, intake, archive } = reading.value;
   archive.close();

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { HouseTerm } from '@/core/time/house-terms';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { ColumnMapping, type Mapping } from './column-mapping';
@@ -32,8 +33,36 @@ const fields = [
 ] as const;
 type FieldKey = (typeof fields)[number]['key'];
 
+interface TermPickerProps {
+  readonly terms: readonly HouseTerm[];
+  readonly values: Partial<Record<FieldKey, string>>;
+  readonly onPick: (term: HouseTerm) => void;
+}
+
+/** One of the house's terms, which fills the fields of the term. */
+function TermPicker({ terms, values, onPick }: TermPickerProps) {
+  const picked = terms.findIndex((t) => t.title === values.termTitle && t.start === values.termStart && t.end === values.termEnd);
+  return (
+    <TextField
+      select
+      size="small"
+      label="Term of the house"
+      value={picked < 0 ? '' : String(picked)}
+      onChange={(event) => onPick(terms[Number(event.target.value)]!)}
+      helperText="fills in the term and its days"
+      slotProps={{ inputLabel: { shrink: true } }}
+    >
+      {terms.map((term, i) => (
+        <MenuItem key={i} value={String(i)}>
+          {term.title}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
-export function BringInForm({ remembered }: { remembered: Mapping }) {
+export function BringInForm({ remembered, terms }: { remembered: Mapping; terms: readonly HouseTerm[] }) {
   const router = useRouter();
   const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(slots, remembered);
   const [values, setValues] = useState<Partial<Record<FieldKey, string>>>({});
@@ -71,6 +100,7 @@ export function BringInForm({ remembered }: { remembered: Mapping }) {
         <p className="soft" style={{ gridColumn: '1 / -1', margin: 0 }}>
           All of it can stay empty. Without the term’s dates, nothing can be said about dates outside it; last term’s dates let new dates be proposed.
         </p>
+        {terms.length > 0 && <TermPicker terms={terms} values={values} onPick={(term) => setValues((now) => ({ ...now, termTitle: term.title, termStart: term.start, termEnd: term.end }))} />}
         {fields.map((field) => (
           <TextField
             key={field.key}

@@ -13,6 +13,7 @@ import { FamilyShape } from '../marks/family-shape';
 import { CheckSettings, type CheckForm } from './check-settings';
 import styles from './house-rules.module.css';
 import { LiveEffectLine, type TrialShell } from './live-effect-line';
+import { TermsEditor } from './terms-editor';
 import { useLiveEffect } from './use-live-effect';
 import { linesOf, withList } from './written-rules';
 
@@ -82,6 +83,7 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
           ))}
         </div>
       </section>
+      <TermsEditor rules={rules} onChange={setRules} />
       {families.map((family) => (
         <section key={family} aria-labelledby={`rules-${family}`}>
           <h2 id={`rules-${family}`} className={styles.family}>

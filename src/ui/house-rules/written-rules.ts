@@ -18,6 +18,17 @@ export function withSetting(rules: WrittenRules, check: string, name: string, va
 export const withList = (rules: WrittenRules, name: string, list: readonly string[], normal: readonly string[]): WrittenRules =>
   without(rules, name, list.length === normal.length && list.every((w, i) => w === normal[i]) ? undefined : list);
 
+/** A term as the form holds it: days as they are typed. */
+export interface WrittenTerm {
+  readonly title: string;
+  readonly start: string;
+  readonly end: string;
+  readonly noClass?: readonly string[];
+}
+export const termsOf = (rules: WrittenRules): readonly WrittenTerm[] => (rules['terms'] as readonly WrittenTerm[] | undefined) ?? [];
+/** The rules with other terms; without any, nothing is said of them. */
+export const withTerms = (rules: WrittenRules, terms: readonly WrittenTerm[]): WrittenRules => without(rules, 'terms', terms.length ? terms : undefined);
+
 function without(rules: WrittenRules, name: string, value: unknown): WrittenRules {
   const { [name]: _, ...rest } = rules;
   return value === undefined ? rest : { ...rest, [name]: value };

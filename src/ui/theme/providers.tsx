@@ -1,6 +1,6 @@
 'use client';
 import './style-nonce';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { SnackbarProvider } from 'notistack';
@@ -8,6 +8,8 @@ import { theme } from './theme';
 
 /** Theme and messages for every page. */
 export function Providers({ children }: { children: ReactNode }) {
+  // Before this a click is lost; the journeys wait for it.
+  useEffect(() => void (document.documentElement.dataset['live'] = 'yes'), []);
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline />
