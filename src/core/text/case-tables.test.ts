@@ -3,13 +3,13 @@ import { countWords, hasCopyMark, textKey, titleKey } from './normalise';
 import { scanHtml, srcsetAddresses } from './scan-html';
 
 describe('scanHtml', () => {
-  test('takes the text of the body only, without title, scripts and comments', () => {
+  test('takes the text without title, scripts and comments; what stands behind the body’s end belongs to it (WHATWG HTML, 13.2.6.4.19)', () => {
     const scan = scanHtml(
       '<html><head><title>Gauge &amp; tape</title><style>p{}</style></head><body><p>Read <b>the</b> gauge</p><!-- no -->' +
         '<script>var a="<p>x</p>"</script><p>twice&nbsp;daily</p></body></html>tail',
     );
     expect(scan.title).toBe('Gauge & tape');
-    expect(scan.text.trim().split(/\n+/)).toEqual(['Read the gauge', 'twice\u00a0daily']);
+    expect(scan.text.trim().split(/\n+/)).toEqual(['Read the gauge', 'twice\u00a0daily', 'tail']);
   });
   test('a fragment without body is all text', () => {
     expect(scanHtml('Plain <i>words</i>').text).toBe('Plain words');

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
+import { digest } from '@/core/shell/digest';
 import { english } from './english';
 import { mentionCues, mentionsIn } from './mentions';
+import { textDigest, textKey } from './normalise';
 import { readTexts } from './read-texts';
 import { scanHtml } from './scan-html';
 import { Cues, readWords, wordCodes } from './shingles';
@@ -64,4 +66,22 @@ test('a course code in the first heading only, and only as a word', () => {
 test('every cue of the language is one word', () => {
   const { words, pairs } = english.placeholderCues;
   for (const word of [...words, ...pairs.flat(2)]) expect([word, wordCodes(word).length]).toEqual([word, 1]);
+});
+
+// Letters of several scripts, compatible forms, white space of every kind, and what is neither; no halves of pairs.
+const anyText = fc.array(fc.oneof(fc.constantFrom(...'aZ09 \t\n\r\f\v.,-_ß\u00a0\u200b\u2003\ufeffÉéＡａﬁΣσςЖж½中あ’“'), fc.string({ minLength: 1, maxLength: 3 })), { maxLength: 60 }).map((parts) => parts.join('').replace(/[\ud800-\udfff]/g, ''));
+
+test('the digest of a text is that of its key, whichever way it is worked out (property)', () => {
+  fc.assert(fc.property(anyText, (text) => expect(textDigest(text)).toBe(textKey(text) === '' ? null : digest(textKey(text)))), { numRuns: 3000, seed: 9 });
+});
+
+test('words are what Unicode’s classes of letters and numbers make them (property; the reference is the engine’s own \\p{L} and \\p{N})', () => {
+  fc.assert(
+    fc.property(anyText, (text) => {
+      const wanted = text.normalize('NFKC').match(/[\p{L}\p{N}]+/gu) ?? [];
+      expect(wordCodes(text).length).toBe(wanted.length);
+      expect([...wordCodes(text)]).toEqual([...wordCodes(wanted.join(' '))]);
+    }),
+    { numRuns: 3000, seed: 10 },
+  );
 });

@@ -35,7 +35,7 @@ export interface Markup {
 }
 
 export interface HtmlScan extends Markup {
-  /** What a reader sees inside `body`: no markup, no title element, blocks apart by a line break. */
+  /** What a reader sees: no markup, no title element, blocks apart by a line break. */
   readonly text: string;
 }
 
@@ -63,34 +63,31 @@ interface OpenAttribute {
 /** Reads an HTML document or fragment in one pass, the way a browser's tokenizer does (WHATWG HTML, 13.2.5). */
 export function scanHtml(html: string): HtmlScan {
   const addresses: WrittenAddress[] = [];
-  let pieces: string[] = [];
+  const pieces: string[] = [];
   let length = 0;
   const alts: string[] = [];
-  let marks: TextMark[] = [];
-  let open: { tag: string; start: number }[] = [];
+  const marks: TextMark[] = [];
+  const open: { tag: string; start: number }[] = [];
   let title = '';
   let base: string | null = null;
   let tag = '';
   let silent: string | null = null;
   let attribute: OpenAttribute | null = null;
-  let afterBody = false;
 
   const say = (text: string) => {
     if (silent === 'title') title += text;
-    else if (silent === null && !afterBody) {
+    else if (silent === null) {
       pieces.push(text);
       length += text.length;
     }
   };
   const openTag = () => {
-    if (tag === 'body') {
-      pieces = [];
-      length = 0;
-      marks = [];
-      open = [];
-      afterBody = false;
-    } else if (blockTags.has(tag)) say('\n');
-    if (markedTags.has(tag) && silent === null && open.length < 32) open.push({ tag, start: length });
+    if (blockTags.has(tag)) say('\n');
+    if (markedTags.has(tag) && silent === null) {
+      // A heading that begins inside another ends it.
+      if (markedTags.get(tag) === 'heading') closeMark(tag);
+      if (open.length < 32) open.push({ tag, start: length });
+    }
     if (silent === null && silentTags.has(tag)) silent = tag;
   };
   const closeAttribute = () => {
@@ -119,9 +116,11 @@ export function scanHtml(html: string): HtmlScan {
     return line.includes('&') ? decodeHTML(line) : line;
   };
   const closeMark = (name: string) => {
-    const at = open.findLastIndex((o) => o.tag === name);
+    // The end of any heading ends the one that is open (WHATWG HTML, 13.2.6.4.7).
+    const is = markedTags.get(name);
+    const at = open.findLastIndex((o) => (is === 'heading' ? markedTags.get(o.tag) === 'heading' : o.tag === name));
     if (at < 0) return;
-    marks.push({ is: markedTags.get(name)!, start: open[at]!.start, end: length });
+    marks.push({ is: is!, start: open[at]!.start, end: length });
     open.length = at;
   };
 
@@ -161,7 +160,6 @@ export function scanHtml(html: string): HtmlScan {
         if (open.length && markedTags.has(name)) closeMark(name);
         if (silent === name) silent = null;
         else if (blockTags.has(name)) say('\n');
-        if (name === 'body') afterBody = true;
       },
       ontext(start, end) {
         if (silent === 'style') {
