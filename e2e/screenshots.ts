@@ -58,9 +58,16 @@ try {
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'Where it lands');
   await shot(page, 'add');
+  await page.evaluate(async () => {
+    const terms = [
+      { title: 'Spring 2027', start: '2027-01-11', end: '2027-05-07', noClass: ['2027-03-15', '2027-03-16', '2027-03-17', '2027-03-18', '2027-03-19', '2027-04-02'] },
+      { title: 'Autumn 2027', start: '2027-08-30', end: '2027-12-17' },
+    ];
+    await fetch('/api/house-rules', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ terms }) });
+  });
   await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
   await waitForText(page, 'Lists of your house');
-  await page.evaluate(() => window.scrollTo(0, document.getElementById('rules-duplicate')!.getBoundingClientRect().top - 90));
+  await page.evaluate(() => window.scrollTo(0, document.getElementById('terms')!.getBoundingClientRect().top - 110));
   await shot(page, 'house-rules');
   await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
   await waitForText(page, 'Its settings here');

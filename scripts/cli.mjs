@@ -15,7 +15,7 @@ function newest(folder) {
   }
   return time;
 }
-const sources = ['core', 'formats', 'services', 'cli'].map((f) => join(root, 'src', f));
+const sources = ['core', 'formats', 'services', 'cli', 'workers'].map((f) => join(root, 'src', f));
 if (!existsSync(bundle) || Math.max(...sources.map(newest)) > statSync(bundle).mtimeMs) {
   // Bundling names its inputs relative to the project; the caller's folder stays the place that paths count from.
   const from = process.cwd();

@@ -29,6 +29,13 @@ export function findRepeats(shell: Shell, keys: ContentKeys, outline: Outline): 
   return { all, counterpart };
 }
 
+/** Places at which a stretch of the outline stands and stands again. */
+interface Stretch {
+  readonly start: number;
+  readonly length: number;
+  readonly copies: number[];
+}
+
 /** Copies of one stretch; a place that a copy does not have is null. */
 interface Repeat {
   readonly copies: (Item | null)[][];
@@ -60,7 +67,12 @@ function repeats(items: readonly Item[], keys: ContentKeys, shortest: number): R
     return others > 0 && equal * 2 >= having;
   };
   const taken = new Set<number>();
-  const found = new Map<number, { start: number; length: number; copies: number[] }>();
+  const found: Stretch[] = [];
+  // Which stretch or copy a place lies in, the earliest found first: a stretch may stand a thousand times.
+  const within = new Map<number, { readonly stretch: Stretch; readonly number: number; readonly origin: number }>();
+  const cover = (stretch: Stretch, number: number, origin: number) => {
+    for (let k = 0; k < stretch.length; k += 1) if ((within.get(origin + k)?.number ?? Infinity) > number) within.set(origin + k, { stretch, number, origin });
+  };
   for (const run of runs) {
     for (const part of splitOverlap(run.first, run.again, run.length, shortest)) {
       if (!sound(part.first, part.again, part.length)) continue;
@@ -68,15 +80,18 @@ function repeats(items: readonly Item[], keys: ContentKeys, shortest: number): R
       for (let k = 0; k < part.length; k += 1) if (taken.has(part.again + k)) clash = true;
       if (clash) continue;
       for (let k = 0; k < part.length; k += 1) taken.add(part.again + k);
-      const base = [...found.values()].find(
-        (f) => (part.first >= f.start && part.first < f.start + f.length) || f.copies.some((c) => part.first >= c && part.first < c + f.length),
-      );
-      const origin = base ? [base.start, ...base.copies].find((c) => part.first >= c && part.first < c + base.length) : undefined;
-      if (base && origin !== undefined && part.first - origin === 0 && part.length <= base.length) base.copies.push(part.again);
-      else found.set(part.first * items.length + part.again, { start: part.first, length: part.length, copies: [part.again] });
+      const base = within.get(part.first);
+      if (base?.origin === part.first && part.length <= base.stretch.length) {
+        base.stretch.copies.push(part.again);
+        cover(base.stretch, base.number, part.again);
+      } else {
+        const stretch = { start: part.first, length: part.length, copies: [part.again] };
+        for (const origin of [part.first, part.again]) cover(stretch, found.length, origin);
+        found.push(stretch);
+      }
     }
   }
-  return [...found.values()]
+  return found
     .sort((a, b) => a.start - b.start)
     .map((f) => ({
       copies: [f.start, ...f.copies.sort((a, b) => a - b)].map((c) =>
