@@ -1,3 +1,4 @@
+import { courseCodes, otherCourses, ownCode } from '@/core/text/course-codes';
 import { english } from '@/core/text/english';
 import { namedTerms, shortTerms } from '@/core/text/named-terms';
 import { ownTerm } from '@/core/time/academic-term';
@@ -41,16 +42,8 @@ export function termDoubts(shell: Named): TermDoubt[] {
   return places.flatMap(({ where, text }) => [...namedTerms(text, english), ...(own.year === null ? [] : shortTerms(text, english, own.year))].filter((n) => own.isOther(n.means)).map((n) => ({ where, text, says: n.says, is })));
 }
 
-/** Codes built as the shell's own is, letters and digits, that are another one. */
+/** Codes of other courses in a title, where the shell has a code that they can be told from. */
 function otherCodes(title: string, code: string): IdentityDoubt[] {
-  const parts = /^([A-Z]{2,5})[\s-]?(\d{2,4})/i.exec(code.trim());
-  if (!parts) return [];
-  const [, letters, digits] = parts as unknown as [string, string, string];
-  const like = new RegExp(`\\b([A-Z]{${letters.length}})[\\s-]?(\\d{${digits.length}})(?![\\d])`, 'g');
-  const found: IdentityDoubt[] = [];
-  for (const match of title.matchAll(like)) {
-    if (/^(RFC|ISO|FY)$/.test(match[1]!)) continue;
-    if (match[1]!.toUpperCase() !== letters.toUpperCase() || match[2] !== digits) found.push({ what: 'code', says: match[0], is: code });
-  }
-  return found;
+  const own = ownCode(code);
+  return own ? otherCourses(courseCodes(title), own).map(({ start, end }) => ({ what: 'code', says: title.slice(start, end), is: code })) : [];
 }

@@ -1,3 +1,4 @@
+import { courseCodes, type CourseCode } from './course-codes';
 import { english } from './english';
 import { namedDates, type NamedDate } from './named-dates';
 import { namedTerms, type NamedTerm } from './named-terms';
@@ -16,11 +17,6 @@ export interface Mentions {
   /** What looks like the code of a course in the first heading. */
   readonly courses: readonly CourseCode[];
 }
-export interface CourseCode extends Stretch {
-  readonly letters: string;
-  readonly digits: string;
-}
-
 /** More mentions than this in one text are no course's: what is said by then is enough to say it of the text. */
 export const mostMentions = 2000;
 
@@ -60,16 +56,6 @@ export function stretchesOf(text: string, pattern: RegExp): Stretch[] {
     found.push({ start: match.index, end: match.index + match[0].length });
     if (found.length === mostMentions) break;
   }
-  return found;
-}
-
-/** Capitals and digits that could be the code of a course, from a place in the text on. */
-export function courseCodes(text: string, from = 0): CourseCode[] {
-  const pattern = /(?<![\p{L}\p{N}])([A-Z]{2,6})[\s-]?(\d{2,5})(?!\p{N})/gu;
-  pattern.lastIndex = from;
-  const found: CourseCode[] = [];
-  for (let match = pattern.exec(text); match && found.length < mostMentions; match = pattern.exec(text))
-    found.push({ start: match.index, end: match.index + match[0].length, letters: match[1]!, digits: match[2]! });
   return found;
 }
 

@@ -1,15 +1,12 @@
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
+import { courseCodes, otherCourses, ownCode, type OwnCode } from '@/core/text/course-codes';
 import { english } from '@/core/text/english';
-import { courseCodes } from '@/core/text/mentions';
 import { defineCheck } from '../check';
 import type { Passage } from '../passages';
 import { plural } from '@/core/text/plural';
 import { bySubject, sentenceEvidence } from './mentions';
-
-/** Letters before a number that are no course: standards, cameras, units (from memory; common practice, no source). */
-const noCourses = new Set('RFC ISO IEC IEEE ANSI DIN EN ASTM EPA NIST FIPS UTF SHA MD BS CFR USC ECMA ITU MIL SAE API BIP CVE IMG DSC PIC FIG VID DOC PDF REV SET LAB DAY MAX MIN ROOM PAGE WEEK UNIT STEP TASK PART NO VOL CH PP AD BC CE BCE USD EUR GBP COVID HTTP CODE TEL EXT BOX'.split(' '));
 
 export const otherCourse = defineCheck({
   id: 'outdated.other-course',
@@ -62,35 +59,22 @@ export const otherCourse = defineCheck({
         batch,
       };
     }
-    for (const { subject, title, hits: own } of found) {
+    for (const { subject, title, hits: named } of found) {
       if (done.has(`${subject.type} ${subject.ref}`)) continue;
       yield {
-        message: { id: 'one', params: { title, code: own[0]!.says, own: shell.code } },
+        message: { id: 'one', params: { title, code: named[0]!.says, own: shell.code } },
         subjects: [subject],
-        evidence: own.slice(0, 6).map(sentenceEvidence),
+        evidence: named.slice(0, 6).map(sentenceEvidence),
         remedy: null,
       };
     }
   },
 });
 
-interface OwnCode {
-  readonly letters: string;
-  readonly digits: string;
-}
-
-/** Codes as the shell's own is built: so many letters, so many digits, a space or hyphen between them or not. */
-function ownCode(code: string): OwnCode | null {
-  const [, letters, digits] = /^\s*([A-Za-z]{2,6})[\s-]?(\d{2,5})/.exec(code) ?? [];
-  return letters && digits ? { letters: letters.toUpperCase(), digits } : null;
-}
-
 /** The first other course that a title, a file's name or the first heading of a text names. */
 function namesCourse(passage: Passage, own: OwnCode): { start: number; end: number; says: string } | null {
   if (passage.where === 'alt') return null;
-  for (const { start, end, letters, digits } of passage.mentions?.courses ?? courseCodes(passage.text)) {
-    if (letters.length !== own.letters.length || digits.length !== own.digits.length || noCourses.has(letters)) continue;
-    if (letters === own.letters && digits === own.digits) continue;
+  for (const { start, end } of otherCourses(passage.mentions?.courses ?? courseCodes(passage.text), own)) {
     if (english.namesAside.test(passage.text.slice(0, start))) continue;
     return { start, end, says: passage.text.slice(start, end) };
   }
