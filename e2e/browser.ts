@@ -77,7 +77,7 @@ async function reachable(address: string, server: ChildProcess, said: readonly s
 export async function chooseFiles(page: Page, files: Readonly<Record<string, string>>): Promise<void> {
   for (const [slot, file] of Object.entries(files)) {
     const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
-    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(`demo/out/${file}`);
+    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(file.startsWith('/') ? file : `demo/out/${file}`);
   }
 }
 

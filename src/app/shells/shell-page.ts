@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { cache } from 'react';
 import { appContext } from '@/services/context';
 import { findShell } from '@/services/shells/current-shell';
 
@@ -7,10 +8,13 @@ export interface ShellPageProps {
   readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
 }
 
+// Layout, title and page of one answer ask for the same shell.
+const load = cache((id: string) => findShell(appContext(), id));
+
 /** The shell that a page is about, or the page that says it is not here. */
 export async function shellOfPage(params: ShellPageProps['params']) {
   const context = appContext();
-  const shell = findShell(context, (await params).id);
+  const shell = load((await params).id);
   if (!shell) notFound();
   return { context, shell };
 }

@@ -104,3 +104,7 @@ export interface Finding {
   /** Fingerprint of what the subjects say rather than where they stand: a Leave be lives on by it. */
   readonly substance: string;
 }
+
+/** A finding without what proves it: what a list of thousands needs. */
+export type ListedFinding = Omit<Finding, 'evidence' | 'substance'>;
+export const listed = ({ id, check, family, urgency, confidence, title, subjects, keep, remedy, coveredBy, batch }: Finding): ListedFinding => ({ id, check, family, urgency, confidence, title, subjects, keep, remedy, coveredBy, batch });

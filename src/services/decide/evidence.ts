@@ -1,9 +1,12 @@
+import type { Evidence } from '@/core/checks/finding';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { compareTexts, eventDetails, itemDetail, type DiffPart, type EventDetail, type ItemDetail } from '../shells/subject-detail';
 
 /** What stands beside the list when a finding is looked at. */
 export interface FindingEvidence {
+  /** Facts that prove it, a label and a value each. */
+  readonly facts: readonly Evidence[];
   readonly items: readonly ItemDetail[];
   /** Two items' texts word by word; null where there are no two texts. */
   readonly difference: readonly DiffPart[] | null;
@@ -23,6 +26,7 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
   const [first, second] = items;
   const comparable = comparedChecks.has(finding.check) && first?.text && second?.text;
   return {
+    facts: finding.evidence,
     items,
     difference: comparable ? compareTexts(first.text!, second.text!) : null,
     events: eventDetails(context, shell, finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref)),

@@ -1,4 +1,4 @@
-import type { Family, Finding, Urgency } from '@/core/checks/finding';
+import type { Family, ListedFinding, Urgency } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
 
 /** One thing of the shell as the Coat draws it. */
@@ -33,8 +33,8 @@ export interface CoatModel {
 const rank: Readonly<Record<Urgency, number>> = { 'fix-first': 3, 'look-at': 2, tidy: 1 };
 
 /** A bristle for each thing: what carries a finding stands up, in the colour of its most urgent one. */
-export function coatModel(sketch: Sketch, findings: readonly Finding[]): CoatModel {
-  const worst = new Map<string, Finding>();
+export function coatModel(sketch: Sketch, findings: readonly ListedFinding[]): CoatModel {
+  const worst = new Map<string, ListedFinding>();
   for (const finding of findings)
     for (const subject of finding.subjects) {
       if (subject.ref === finding.keep || subject.type === 'shell') continue;
@@ -58,7 +58,7 @@ export function coatModel(sketch: Sketch, findings: readonly Finding[]): CoatMod
   };
 }
 
-function doubled(sketch: Sketch, findings: readonly Finding[]): Stretch[] {
+function doubled(sketch: Sketch, findings: readonly ListedFinding[]): Stretch[] {
   const place = new Map(sketch.items.map((i, at) => [i.ref, at]));
   return findings
     .filter((f) => f.check === 'duplicate.repeated-import' && f.coveredBy === null)

@@ -1,7 +1,8 @@
 'use client';
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Finding } from '@/core/checks/finding';
+import { collect } from '@/core/collect';
+import type { ListedFinding } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel } from './coat-model';
 import { readPalette } from './draw-coat';
@@ -9,7 +10,7 @@ import { readPalette } from './draw-coat';
 const lengths = { 'fix-first': 46, 'look-at': 34, tidy: 24 } as const;
 
 /** The Coat set upright beside the workbench: the outline from top to bottom, with a frame around what is looked at. */
-export function UprightCoat({ sketch, findings, current, onOpen }: { sketch: Sketch; findings: readonly Finding[]; current: Finding | null; onOpen: (finding: string) => void }) {
+export function UprightCoat({ sketch, findings, current, onOpen }: { sketch: Sketch; findings: readonly ListedFinding[]; current: ListedFinding | null; onOpen: (finding: string) => void }) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [height, setHeight] = useState(0);
@@ -25,29 +26,48 @@ export function UprightCoat({ sketch, findings, current, onOpen }: { sketch: Ske
     return () => observer.disconnect();
   }, []);
 
+  // The bristles are drawn once for a height and a scheme; what is looked at only moves the frame over them.
+  const bristles = useRef<HTMLCanvasElement | null>(null);
   useEffect(() => {
     const element = canvas.current;
-    const context = element?.getContext('2d');
-    if (!element || !context || height < 40) return;
+    if (!element || height < 40) return;
     const scale = window.devicePixelRatio || 1;
-    element.width = 62 * scale;
-    element.height = height * scale;
+    const drawn = (bristles.current ??= document.createElement('canvas'));
+    drawn.width = element.width = 62 * scale;
+    drawn.height = element.height = height * scale;
+    const context = drawn.getContext('2d');
+    if (!context) return;
     context.setTransform(scale, 0, 0, scale, 0, 0);
-    context.clearRect(0, 0, 62, height);
     const palette = readPalette(element);
     const pitch = (height - 16) / Math.max(1, things.length);
     things.forEach((b, i) => {
       context.fillStyle = palette[b.family ?? 'hair'] ?? '#999';
       context.fillRect(8, 8 + i * pitch, b.urgency ? lengths[b.urgency] : 9, Math.max(0.6, pitch * 0.7));
     });
-    const places = current ? things.flatMap((b, i) => (current.subjects.some((s) => s.ref === b.ref) ? [i] : [])) : [];
-    if (places.length) {
-      context.strokeStyle = palette['ink'] ?? '#000';
-      context.lineWidth = 1.5;
-      const top = 8 + Math.min(...places) * pitch - 4;
-      context.strokeRect(3, top, 56, Math.max(9, (Math.max(...places) - Math.min(...places) + 1) * pitch + 8));
-    }
-  }, [height, things, current, colorScheme]);
+  }, [height, things, colorScheme]);
+
+  const placesOf = useMemo(() => {
+    const places = new Map<string, number[]>();
+    things.forEach((b, i) => collect(places, b.ref, i));
+    return places;
+  }, [things]);
+  useEffect(() => {
+    const element = canvas.current;
+    const context = element?.getContext('2d');
+    if (!element || !context || !bristles.current || height < 40) return;
+    const scale = window.devicePixelRatio || 1;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, element.width, element.height);
+    context.drawImage(bristles.current, 0, 0);
+    const places = current?.subjects.flatMap((s) => placesOf.get(s.ref) ?? []) ?? [];
+    if (!places.length) return;
+    const pitch = (height - 16) / Math.max(1, things.length);
+    const [first, last] = [places.reduce((a, b) => Math.min(a, b)), places.reduce((a, b) => Math.max(a, b))];
+    context.setTransform(scale, 0, 0, scale, 0, 0);
+    context.strokeStyle = readPalette(element)['ink'] ?? '#000';
+    context.lineWidth = 1.5;
+    context.strokeRect(3, 8 + first * pitch - 4, 56, Math.max(9, (last - first + 1) * pitch + 8));
+  }, [height, things, placesOf, current, colorScheme]);
 
   return (
     <div ref={box} style={{ height: '100%' }}>

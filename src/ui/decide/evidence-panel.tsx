@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import Link from 'next/link';
-import type { Finding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding';
 import type { FindingEvidence } from '@/services/decide/evidence';
 import { send } from '../jobs/use-job';
 import { FamilyShape } from '../marks/family-shape';
@@ -10,7 +10,7 @@ import { ItemPair } from './item-pair';
 import styles from './decide.module.css';
 
 /** What proves a finding: its evidence, and what its subjects say. */
-export function EvidencePanel({ shellId, finding }: { shellId: string; finding: Finding }) {
+export function EvidencePanel({ shellId, finding }: { shellId: string; finding: ListedFinding }) {
   const [loaded, setLoaded] = useState<{ id: string; evidence: FindingEvidence | null; trouble: string | null } | null>(null);
   useEffect(() => {
     let current = true;
@@ -34,7 +34,7 @@ export function EvidencePanel({ shellId, finding }: { shellId: string; finding: 
       {here?.evidence && here.evidence.items.length > 0 && <ItemPair finding={finding} items={here.evidence.items} difference={here.evidence.difference} />}
       <table className={styles.facts}>
         <tbody>
-          {finding.evidence.map((e, i) => (
+          {here?.evidence?.facts.map((e, i) => (
             <tr key={i}>
               <th scope="row">{e.label}</th>
               <td>{e.value}</td>
@@ -56,7 +56,7 @@ export function EvidencePanel({ shellId, finding }: { shellId: string; finding: 
   );
 }
 
-function Subjects({ finding }: { finding: Finding }) {
+function Subjects({ finding }: { finding: ListedFinding }) {
   const going = new Set(finding.remedy?.targets ?? []);
   return (
     <details open={finding.subjects.length <= 12}>

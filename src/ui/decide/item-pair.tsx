@@ -1,9 +1,9 @@
-import type { Finding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding';
 import type { DiffPart, ItemDetail } from '@/services/shells/subject-detail';
 import styles from './decide.module.css';
 
 /** One item's text, or two side by side with what differs marked, and a small table of what decides. */
-export function ItemPair({ finding, items, difference }: { finding: Finding; items: readonly ItemDetail[]; difference: readonly DiffPart[] | null }) {
+export function ItemPair({ finding, items, difference }: { finding: ListedFinding; items: readonly ItemDetail[]; difference: readonly DiffPart[] | null }) {
   const going = new Set(finding.remedy?.action === 'delete' ? finding.remedy.targets : []);
   const fate = (item: ItemDetail) => (item.ref === finding.keep ? 'stays' : going.has(item.ref) ? 'goes' : 'open');
   const pair = difference ? items : items.slice(0, 1);

@@ -1,5 +1,5 @@
 import type { Batch } from '@/core/checks/batches';
-import { families, urgencies, type Family, type Finding, type Urgency } from '@/core/checks/finding';
+import { families, urgencies, type Family, type ListedFinding, type Urgency } from '@/core/checks/finding';
 
 export type ListState = 'open' | 'planned' | 'left-be';
 /** What the list shows; every part of it is in the page's address. */
@@ -10,8 +10,8 @@ export interface Filter {
   readonly batch: string | null;
 }
 export type Row =
-  | { readonly type: 'group'; readonly key: string; readonly batch: Batch | null; readonly title: string; readonly findings: readonly Finding[] }
-  | { readonly type: 'finding'; readonly key: string; readonly finding: Finding };
+  | { readonly type: 'group'; readonly key: string; readonly batch: Batch | null; readonly title: string; readonly findings: readonly ListedFinding[] }
+  | { readonly type: 'finding'; readonly key: string; readonly finding: ListedFinding };
 
 export function readFilter(query: URLSearchParams): Filter {
   const one = <T extends string>(list: readonly T[], value: string | null): T | null => list.find((l) => l === value) ?? null;
@@ -35,7 +35,7 @@ export function writeFilter(filter: Filter): string {
 
 /** The findings of a filter, in the order of their batches: what students notice first comes first. */
 export function listRows(
-  lists: Readonly<Record<ListState, readonly Finding[]>>,
+  lists: Readonly<Record<ListState, readonly ListedFinding[]>>,
   filter: Filter,
   batches: readonly Batch[],
   titleOf: (check: string) => string,
@@ -44,7 +44,7 @@ export function listRows(
   const wanted = lists[filter.state].filter(
     (f) => (!filter.family || f.family === filter.family) && (!filter.urgency || f.urgency === filter.urgency) && (!filter.batch || batchOf.get(f.id)?.id === filter.batch),
   );
-  const groups = new Map<string, { batch: Batch | null; title: string; order: number; findings: Finding[] }>();
+  const groups = new Map<string, { batch: Batch | null; title: string; order: number; findings: ListedFinding[] }>();
   for (const finding of wanted) {
     const batch = batchOf.get(finding.id) ?? null;
     const key = batch ? batch.id : `${finding.check} ${finding.coveredBy ? 'covered' : 'other'}`;

@@ -1,4 +1,4 @@
-import type { Finding, RemedyAction } from '@/core/checks/finding';
+import type { ListedFinding, RemedyAction } from '@/core/checks/finding';
 import type { Step } from '@/core/plan/step';
 
 export interface OtherRemedy {
@@ -28,14 +28,14 @@ export const actionWords: Readonly<Record<RemedyAction, string>> = {
 };
 
 /** The words of the button that takes a finding's remedy; it says how many things it touches. */
-export function remedyWords({ remedy }: Finding): string | null {
+export function remedyWords({ remedy }: ListedFinding): string | null {
   if (!remedy) return null;
   if (remedy.params.questions) return `Delete ${remedy.params.questions.length} ${remedy.params.questions.length === 1 ? 'question' : 'questions'}`;
   return `${actionWords[remedy.action]} ${remedy.targets.length}`;
 }
 
 /** What else may be done with the one finding: hide instead of delete, show what is hidden. */
-export function otherRemedies(finding: Finding): OtherRemedy[] {
+export function otherRemedies(finding: ListedFinding): OtherRemedy[] {
   const items = finding.subjects.filter((s) => s.type === 'item').map((s) => s.ref);
   if (!items.length) return [];
   const hide = { label: `Hide ${items.length}`, step: { action: 'hide', targets: items, params: {} } } as const;

@@ -1,11 +1,11 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { families, familyTitles, urgencies, urgencyTitles, type Finding } from '@/core/checks/finding';
+import { families, familyTitles, urgencies, urgencyTitles, type ListedFinding } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
-import type { CombView } from '@/services/comb/comb-view';
+import type { DecideView } from '@/services/decide/decide-view';
 import { UprightCoat } from '../coat/upright-coat';
 import { useDecisions } from '../comb/use-decisions';
 import { FamilyShape } from '../marks/family-shape';
@@ -19,8 +19,7 @@ import styles from './decide.module.css';
 const stateTitles: Readonly<Record<ListState, string>> = { open: 'Open', planned: 'In the plan', 'left-be': 'Left be' };
 
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
-export function Workbench({ view }: { view: CombView }) {
-  const router = useRouter();
+export function Workbench({ view }: { view: DecideView }) {
   const query = useSearchParams();
   const filter = useMemo(() => readFilter(new URLSearchParams(query.toString())), [query]);
   const decisions = useDecisions(view.id);
@@ -38,7 +37,8 @@ export function Workbench({ view }: { view: CombView }) {
   const current = shown.find((f) => f.id === wanted) ?? shown[0] ?? null;
   const set = (change: Partial<Filter>) => {
     setChosen(new Set());
-    router.replace(`/shells/${view.id}/decide${writeFilter({ ...filter, ...change })}`, { scroll: false });
+    // The findings are all here: another filter asks nothing of the server.
+    window.history.replaceState(null, '', `/shells/${view.id}/decide${writeFilter({ ...filter, ...change })}`);
   };
   const toggle = (ids: readonly string[]) =>
     setChosen((now) => {
@@ -49,7 +49,7 @@ export function Workbench({ view }: { view: CombView }) {
       return next;
     });
   /** What a decision is about: the chosen ones, else the one that is looked at. */
-  const about: Finding[] = chosen.size ? shown.filter((f) => chosen.has(f.id)) : current ? [current] : [];
+  const about: ListedFinding[] = chosen.size ? shown.filter((f) => chosen.has(f.id)) : current ? [current] : [];
   const takable = about.filter((f) => f.remedy !== null);
   const touches = new Set(takable.flatMap((f) => f.remedy?.targets ?? [])).size;
   /** After a decision the next finding comes up. */

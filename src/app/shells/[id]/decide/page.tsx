@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import { combView } from '@/services/comb/comb-view';
+import { decideView } from '@/services/decide/decide-view';
 import { keptRules } from '@/services/house-rules/house-rules';
 import { Workbench } from '@/ui/decide/workbench';
 import { shellOfPage, type ShellPageProps } from '../../shell-page';
@@ -8,7 +8,7 @@ export default async function DecidePage({ params }: ShellPageProps) {
   const { shell, context } = await shellOfPage(params);
   return (
     <Suspense>
-      <Workbench view={combView(shell, keptRules(context).key)} />
+      <Workbench view={decideView(shell, keptRules(context).key)} />
     </Suspense>
   );
 }

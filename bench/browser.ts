@@ -1,0 +1,96 @@
+// npm run bench:browser: how the interface answers with a large shell, in the real browser. Needs `npm run build` before.
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { answered, blanksWhileScrolling, keyed } from './answers';
+import { chooseFiles, clickText, setField, startStage, waitForText } from '../e2e/browser';
+import { writeGenerated } from './generated-package';
+
+const size = Number(process.argv[2] ?? 10_000);
+const lines: string[] = [];
+const say = (line: string) => {
+  lines.push(line);
+  console.log(line);
+};
+const ms = (n: number) => `${Math.round(n).toLocaleString('en-GB')} ms`;
+const middle = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-browser-'));
+const stage = await startStage();
+try {
+  const files = await writeGenerated(size, join(folder, 'generated'));
+  const page = await stage.open('/bring-in');
+  // The transpiler names functions by a helper that the page does not have.
+  await page.evaluateOnNewDocument('globalThis.__name = (f) => f;');
+  await chooseFiles(page, { package: files.package, events: files.events });
+  for (const [name, value] of Object.entries({ code: 'GEN 100', termStart: '2027-01-11', termEnd: '2027-05-07', asOf: '2027-01-04' })) await setField(page, name, value);
+  const bringing = await timed(async () => {
+    await clickText(page, 'button', 'Bring in');
+    await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), { timeout: 120_000 });
+    await waitForText(page, 'Intake report');
+  });
+  const shell = new URL(page.url()).pathname.replace(/\/bring-in$/, '');
+  await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
+  const combing = await timed(async () => {
+    await clickText(page, 'button', 'Comb GEN 100');
+    await page.waitForFunction(() => document.body?.innerText.includes('What students would notice first'), { timeout: 120_000 });
+  });
+  const again = await timed(async () => {
+    await clickText(page, 'button', 'Comb again');
+    await page.waitForSelector('[role=progressbar]', { timeout: 20_000 });
+    await page.waitForFunction(() => !document.querySelector('[role=progressbar]'), { timeout: 120_000 });
+  });
+  const coat: number[] = [];
+  for (let i = 0; i < 3; i += 1) {
+    await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
+    await page.waitForSelector('canvas[data-drawn]');
+    coat.push(Number(await page.$eval('canvas[data-drawn]', (c) => (c as HTMLCanvasElement).dataset['drawn'])));
+  }
+  const opening: number[] = [];
+  for (let i = 0; i < 3; i += 1) opening.push(await timed(() => openWorkbench(page, shell)));
+  const all = await page.$eval('[data-testid=findings] > div', (d) => Math.round(d.scrollHeight / 50));
+  const filters: number[] = [];
+  // Each chip is pressed and let go again.
+  for (let i = 0; i < 4; i += 1) for (const chip of ['Fix first', 'Fix first', 'Tidy', 'Tidy']) filters.push(await answered(page, chip));
+  const moving: number[] = [];
+  const choosing: number[] = [];
+  await page.focus('[data-testid=findings]');
+  for (let i = 0; i < 12; i += 1) {
+    moving.push(await keyed(page, 'ArrowDown'));
+    choosing.push(await keyed(page, ' '));
+  }
+  const everything = await keyed(page, 'a', true);
+  const blank = await blanksWhileScrolling(page);
+
+  say('# The interface with a large shell');
+  say('');
+  say(`Made by \`npm run bench:browser\` on ${new Date().toISOString().slice(0, 10)}: a generated shell of ${size.toLocaleString('en-GB')} items with its calendar, about ${all.toLocaleString('en-GB')} rows of findings, headless Chromium at 1280×800 on the machine of [performance.md](performance.md). Medians where there are several.`);
+  say('');
+  say('| | measured | goal |');
+  say('|---|---:|---:|');
+  say(`| package brought in, to the intake report | ${ms(bringing)} | |`);
+  say(`| combed the first time, to the findings | ${ms(combing)} | |`);
+  say(`| combed again | ${ms(again)} | |`);
+  say(`| Coat drawn | ${ms(middle(coat))} | 200 ms |`);
+  say(`| findings usable after opening | ${ms(middle(opening))} | 2,000 ms |`);
+  say(`| filter answered | ${ms(middle(filters))}, slowest ${ms(Math.max(...filters))} | 100 ms |`);
+  say(`| next finding by key | ${ms(middle(moving))}, slowest ${ms(Math.max(...moving))} | 100 ms |`);
+  say(`| finding chosen by key | ${ms(middle(choosing))}, slowest ${ms(Math.max(...choosing))} | 100 ms |`);
+  say(`| all chosen by key | ${ms(everything)} | 100 ms |`);
+  say(`| frames of a fast scroll in which the list showed a gap | ${blank.gaps} of ${blank.frames} | 0 |`);
+  if (process.argv[2] === undefined) writeFileSync('docs/performance-browser.md', `${lines.join('\n')}\n`);
+} finally {
+  await stage.close();
+  rmSync(folder, { recursive: true, force: true });
+}
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const begun = performance.now();
+  await work();
+  return performance.now() - begun;
+}
+
+async function openWorkbench(page: Page, shell: string): Promise<void> {
+  await page.goto(`${stage.address}${shell}/decide`, { waitUntil: 'domcontentloaded' });
+  await page.waitForFunction(() => document.documentElement?.dataset['live'] === 'yes' && document.querySelectorAll('[role=option]').length > 3, { timeout: 30_000, polling: 'raf' });
+}
