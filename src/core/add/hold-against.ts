@@ -81,9 +81,8 @@ const judge = (other: Item, differences: readonly string[]): Verdict => ({ stand
 
 function itemDifferences(shell: Shell, other: Item, item: Item, here: Content | undefined, there: Content | undefined, sameBody: boolean): string[] {
   const found: string[] = [];
-  const text = (content: Content | undefined) => (content ? textOfContent(content) : '');
   if (other.title !== item.title && titleKey(other.title) !== titleKey(item.title)) found.push(`it is called “${item.title}” instead of “${other.title}”`);
-  if (!sameBody && item.content !== null) found.push(sayDifference(text(here), text(there)) ?? ((here?.target ?? null) === (there?.target ?? null) ? 'its links, files or answers differ' : `it leads to ${there?.target ?? 'nothing'} instead of ${here?.target ?? 'nothing'}`));
+  if (!sameBody && item.content !== null) found.push(sayDifference(textOfContent(here), textOfContent(there)) ?? ((here?.target ?? null) === (there?.target ?? null) ? 'its links, files or answers differ' : `it leads to ${there?.target ?? 'nothing'} instead of ${here?.target ?? 'nothing'}`));
   const points = [other.points ?? here?.points ?? null, item.points ?? there?.points ?? null];
   if (points[0] !== points[1] && points[1] !== null) found.push(`${points[1]} points instead of ${points[0] ?? 'none known'}`);
   for (const which of ['opens', 'due', 'closes'] as const) {
@@ -159,15 +158,13 @@ function heldSetup(shell: Shell, incoming: Shell): Held[] {
   };
   const number = (a: number | null, b: number | null, what: string) => (a === b || b === null ? [] : [`${what} ${b} instead of ${a ?? 'unknown'}`]);
   const [hereBanks, thereBanks] = [byId(shell), byId(incoming)];
-  const bankText = (contents: ReadonlyMap<string, Content>, content: string | null) => scansOf(contents.get(content ?? ''));
+  const bankText = (contents: ReadonlyMap<string, Content>, content: string | null) => textOfContent(contents.get(content ?? ''));
   return [
     ...held('gradeCategory', shell.gradeCategories, incoming.gradeCategories, (a, b) => number(a.weight, b.weight, 'weight'), (c) => titleKey(c.title)),
     ...held('gradeColumn', shell.gradeColumns, incoming.gradeColumns, (a, b) => number(a.points, b.points, 'points'), (c) => `${titleKey(c.title)} ${c.points ?? ''}`),
     ...held('bank', shell.banks, incoming.banks, (a, b) => (bankText(hereBanks, a.content) === bankText(thereBanks, b.content) ? [] : ['its questions differ']), (b) => titleKey(b.title)),
   ];
 }
-
-const scansOf = (content: Content | undefined): string => (content ? textOfContent(content) : '');
 
 /** The proposal: what is new, without old events, announcements and empty grade categories; a module only with something to hold. */
 function propose(shell: Shell, incoming: Shell, held: readonly Held[]): IncomingThing[] {

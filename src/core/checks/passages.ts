@@ -1,7 +1,7 @@
 import { scansOfContent, type ContentText } from '@/core/links/scans';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
 import { english } from '@/core/text/english';
-import type { Mentions } from '@/core/text/mentions';
+import { mostMentions, type Mentions } from '@/core/text/mentions';
 import { namedDates, type NamedDate } from '@/core/text/named-dates';
 import { namedTerms, type NamedTerm } from '@/core/text/named-terms';
 import { nameWords } from '@/core/text/name-words';
@@ -95,10 +95,10 @@ export interface Mention<T> {
 }
 
 export const datesIn = (passages: readonly Passage[]): Mention<NamedDate>[] =>
-  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : (passage.mentions?.dates ?? namedDates(passage.text, english)).map((says) => ({ passage, says }))));
+  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : (passage.mentions?.dates ?? namedDates(passage.text, english).slice(0, mostMentions)).map((says) => ({ passage, says }))));
 
 export const termsIn = (passages: readonly Passage[]): Mention<NamedTerm>[] =>
-  passages.flatMap((passage) => (passage.mentions?.terms ?? namedTerms(passage.text, english)).map((says) => ({ passage, says })));
+  passages.flatMap((passage) => (passage.mentions?.terms ?? namedTerms(passage.text, english).slice(0, mostMentions)).map((says) => ({ passage, says })));
 
 interface Apart {
   readonly code: readonly Stretch[];

@@ -9,8 +9,7 @@ export function baselineOf(shell: Shell, is: Baseline['is']): Baseline {
   const keys = contentKeys(shell, linkGraphOf(shell));
   const contents = new Map(shell.contents.map((c) => [c.id, c]));
   const textOf = (item: Shell['items'][number]): string | null => {
-    const content = item.content === null ? undefined : contents.get(item.content);
-    const text = content ? textOfContent(content) : '';
+    const text = textOfContent(item.content === null ? undefined : contents.get(item.content));
     return text.trim() === '' ? null : text;
   };
   return {

@@ -72,8 +72,9 @@ export const scansOfContent = (content: Content): readonly ContentText[] => read
 /** What the content’s texts are compared by. */
 export const wordingOf = (content: Content): Wording => readOf(content).wording;
 
-/** What a reader sees of a content, its texts in order. */
-export function textOfContent(content: Content): string {
+/** What a reader sees of a content, its texts in order; nothing of what is not there. */
+export function textOfContent(content: Content | undefined): string {
+  if (!content) return '';
   const scans = scansOfContent(content);
   return scans.length === 1 ? scans[0]!.text : scans.map((s) => s.text).join('\n');
 }

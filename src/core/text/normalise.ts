@@ -2,7 +2,6 @@ import { digest } from '@/core/shell/digest';
 import type { Sha256 } from '@/core/shell/refs';
 import { codeUnits } from './code-units';
 import { english } from './english';
-import { wordCodes } from './shingles';
 
 /** NFKC and case-folded; plain ASCII is in that form already but for its capitals. */
 const folded = (text: string): string => (/^[\x00-\x7f]*$/.test(text) ? text : text.normalize('NFKC')).toLowerCase();
@@ -36,9 +35,6 @@ const digestOfKey = (key: string): Sha256 | null => (key === '' ? null : digest(
 /** A title made fit for comparing: NFKC, case-folded, white space collapsed. */
 export const titleKey = (title: string): string =>
   folded(title).replace(/[\s\u200b\ufeff]+/gu, ' ').trim();
-
-/** How many words a text has; a word is a run of letters and digits. */
-export const countWords = (text: string): number => wordCodes(text).length;
 
 /** Text on one line, cut at a word where it is longer than `most` characters. */
 export function excerpt(text: string, most = 160): string {

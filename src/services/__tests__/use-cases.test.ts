@@ -15,6 +15,7 @@ import type { JobView } from '../jobs/job-runner';
 import { exportShell, shellReport } from '../prove/export-shell';
 import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
 import { findShell, runsOf, type CurrentShell } from '../shells/current-shell';
+import { frameView } from '../shells/frame-view';
 import { readShell } from '../bring-in/read-shell';
 
 // The use cases over a real database and the real worker thread, without the web around them.
@@ -30,18 +31,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-function ended(id: string): Promise<JobView> {
-  const over = (view: JobView | null) => view !== null && ['done', 'failed', 'cancelled'].includes(view.state);
-  return new Promise((resolve) => {
-    const now = context.jobs.view(id);
-    if (over(now)) return resolve(now!);
-    const stop = context.jobs.watch(id, (view) => {
-      if (!over(view)) return;
-      stop();
-      resolve(view);
-    });
-  });
-}
+const ended = async (id: string): Promise<JobView> => (await context.jobs.ended(id))!;
 function upload(path: string): { id: string; name: string } {
   const id = randomUUID();
   copyFileSync(path, join(uploadsDir(context), id));
@@ -95,6 +85,7 @@ test('combed, decided, rehearsed, carried out, taken back', async () => {
 
   must(decide(context, shellOf(id), { decision: 'accept', findings: empty.map((f) => f.id) }));
   expect(shellOf(id).plan.accepted).toEqual(empty.map((f) => f.id).sort());
+  expect(frameView(context, shellOf(id), new Date()).states.decide).toBe(`${combed.open.length - empty.length} open`);
   expect(orderRun(context, shellOf(id))).toMatchObject({ ok: false, trouble: { code: 'not-rehearsed' } });
   expect((await ended(must(orderRehearsal(context, shellOf(id))).jobId)).state).toBe('done');
   expect(sealedRehearsal(context, shellOf(id))?.closed.map((f) => f.id)).toEqual(expect.arrayContaining(empty.map((f) => f.id)));
@@ -157,11 +148,11 @@ test('what a restart cut off says so; a worker that can’t start fails its job 
   const cut = orderComb(context, shellOf(id));
   await context.jobs.close();
   const again = openContext(paths);
+  expect(await again.jobs.ended(randomUUID())).toBeNull();
   expect(again.jobs.view(cut)).toMatchObject({ state: 'failed', trouble: expect.stringMatching(/restarted while this was running; nothing was changed/) });
   const lame = openContext({ ...paths, workerFile: join(folder, 'nowhere.mjs') });
   const job = orderComb(lame, findShell(lame, id)!);
-  await new Promise<void>((resolve) => lame.jobs.watch(job, (view) => view.state === 'failed' && resolve()));
-  expect(lame.jobs.view(job)?.trouble).toMatch(/^Something went wrong in Currycomb itself, and nothing was changed/);
+  expect((await lame.jobs.ended(job))?.trouble).toMatch(/^Something went wrong in Currycomb itself, and nothing was changed/);
   expect(existsSync(join(paths.dataDir, 'blobs'))).toBe(true);
   context = again;
 });

@@ -35,15 +35,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const ended = (id: string) =>
-  new Promise<NonNullable<ReturnType<Context['jobs']['view']>>>((resolve) => {
-    const look = () => {
-      const view = context.jobs.view(id);
-      if (view && view.state !== 'waiting' && view.state !== 'running') resolve(view);
-      else setTimeout(look, 15);
-    };
-    look();
-  });
+const ended = async (id: string) => (await context.jobs.ended(id))!;
 const idle = async () => {
   while (!context.jobs.idle) await new Promise((r) => setTimeout(r, 15));
 };

@@ -81,6 +81,20 @@ export class JobRunner {
     return () => this.events.off(id, send);
   }
 
+  /** The job when it is over, however it ended; null for one that is not known. */
+  ended(id: string): Promise<JobView | null> {
+    const isOver = ({ state }: JobView) => state === 'done' || state === 'failed' || state === 'cancelled';
+    return new Promise((resolve) => {
+      const now = this.view(id);
+      if (!now || isOver(now)) return resolve(now);
+      const stop = this.watch(id, (view) => {
+        if (!isOver(view)) return;
+        stop();
+        resolve(view);
+      });
+    });
+  }
+
   /** Ends a job; what it had begun is thrown away. */
   cancel(id: string): boolean {
     const waiting = this.queue.findIndex((o) => o.id === id);

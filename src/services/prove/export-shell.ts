@@ -16,27 +16,14 @@ export async function exportShell(context: Context, shell: CurrentShell, what: E
   mkdirSync(dir, { recursive: true });
   const file = join(dir, randomUUID());
   const id = context.jobs.order('export', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, what, file, chosen }, (output) => output);
-  const view = await finished(context, id);
-  if (view.state !== 'done' || !view.result) {
+  const view = await context.jobs.ended(id);
+  if (view?.state !== 'done' || !view.result) {
     rmSync(file, { force: true });
-    return bad('export-failed', view.trouble ?? 'The file could not be written.');
+    return bad('export-failed', view?.trouble ?? 'The file could not be written.');
   }
   const stream = createReadStream(file);
   stream.on('close', () => rmSync(file, { force: true }));
   return good({ bytes: (JSON.parse(view.result) as { bytes: number }).bytes, stream });
-}
-
-function finished(context: Context, id: string) {
-  return new Promise<NonNullable<ReturnType<Context['jobs']['view']>>>((resolve) => {
-    const ended = (state: string) => state === 'done' || state === 'failed' || state === 'cancelled';
-    const now = context.jobs.view(id);
-    if (now && ended(now.state)) return resolve(now);
-    const stop = context.jobs.watch(id, (view) => {
-      if (!ended(view.state)) return;
-      stop();
-      resolve(view);
-    });
-  });
 }
 
 /** The audit report of the shell as it stands; null where it has not been combed. */

@@ -22,6 +22,7 @@ export function frameView(context: Context, shell: CurrentShell, now: Date) {
   const { row, version, kept, open, plan, smoothness } = shell;
   const runs = runsOf(context, row.id);
   const last = runs.find((r) => r.state === 'done');
+  const planned = new Set([...plan.accepted, ...plan.handSteps.map(({ step }) => step.from)]);
   return {
     id: row.id,
     code: row.code,
@@ -32,7 +33,8 @@ export function frameView(context: Context, shell: CurrentShell, now: Date) {
     states: {
       'bring-in': `${inventoryOf(version).counts.items} items`,
       comb: kept ? clock(kept.combedAt, now) : 'not yet',
-      decide: kept ? `${open.length} open` : '–',
+      // As the workbench counts: what is in the plan is decided.
+      decide: kept ? `${open.filter((f) => !planned.has(f.id)).length} open` : '–',
       rehearse: plan.size === 0 ? '–' : sealedRehearsal(context, shell) ? 'rehearsed' : 'not yet',
       'carry-out': last ? clock(last.finishedAt, now) : '–',
       prove: smoothness ? `${smoothness.percent} % smooth` : '–',

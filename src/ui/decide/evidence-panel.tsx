@@ -23,7 +23,7 @@ export function EvidencePanel({ shellId, finding }: { shellId: string; finding: 
   }, [shellId, finding.id]);
   const here = loaded?.id === finding.id ? loaded : null;
   return (
-    <div className={styles.evidence} tabIndex={0} role="region" aria-label="Evidence" data-testid="evidence">
+    <div className={styles.evidence} tabIndex={0} role="region" aria-label="Evidence" aria-busy={here === null} data-testid="evidence">
       <div>
         <p className="soft" style={{ margin: 0, display: 'flex', gap: 8, alignItems: 'center' }}>
           <FamilyShape family={finding.family} named /> <Link href={`/checks/${finding.check}`}>Why this is looked for</Link>

@@ -38,7 +38,7 @@ export function ShellFrame({ view, children }: { view: FrameView; children: Reac
             {view.planSize}
           </strong>
           <span>
-            changes in
+            {view.planSize === 1 ? 'change' : 'changes'} in
             <br />
             the plan
             <span className="unseen">: rehearse it</span>
