@@ -9,7 +9,12 @@ const layer = (name, from, allowed) => ({
 
 module.exports = {
   forbidden: [
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, dependencyTypesNot: ['type-only'] },
+    },
     layer('core-is-the-ground', 'core', []),
     layer('formats-over-core', 'formats', ['core']),
     layer('store-over-core', 'store', ['core', 'formats']),
@@ -23,7 +28,9 @@ module.exports = {
       severity: 'error',
       comment: 'the core knows no interface, database, file system or network',
       from: { path: '^src/core/', pathNot: '(\\.test\\.tsx?$|__tests__)' },
-      to: { path: '^(node:)?(fs|net|http|https|child_process|worker_threads|dns|os)(/|$)|node_modules/(next|react|react-dom|@mui|better-sqlite3|drizzle-orm)/' },
+      to: {
+        path: '^(node:)?(fs|net|http|https|child_process|worker_threads|dns|os)(/|$)|node_modules/(next|react|react-dom|@mui|better-sqlite3|drizzle-orm)/',
+      },
     },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
@@ -31,6 +38,9 @@ module.exports = {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     doNotFollow: { path: 'node_modules' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
   },
 };

@@ -2,7 +2,18 @@ import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
 
 const config = [
-  { ignores: ['node_modules/**', '.next/**', 'dist/**', '.data/**', '.cache/**', 'demo/out/**', 'next-env.d.ts', 'docs/**'] },
+  {
+    ignores: [
+      'node_modules/**',
+      '.next/**',
+      'dist/**',
+      '.data/**',
+      '.cache/**',
+      'demo/out/**',
+      'next-env.d.ts',
+      'docs/**',
+    ],
+  },
   ...next,
   ...typescript,
   {
@@ -13,7 +24,10 @@ const config = [
       'no-console': 'error',
     },
   },
-  { files: ['scripts/**', 'bench/**', 'e2e/**', 'demo/make.ts', 'stand-ins/**'], rules: { 'no-console': 'off' } },
+  {
+    files: ['scripts/**', 'bench/**', 'e2e/**', 'demo/make.ts', 'stand-ins/**'],
+    rules: { 'no-console': 'off' },
+  },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 ];
 export default config;

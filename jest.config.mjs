@@ -6,9 +6,20 @@ const config = {
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {
-    '\\.(t|j)sx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } }],
+    '\\.(t|j)sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
+    ],
   },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  transformIgnorePatterns: ['/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check)/)',
+  ],
 };
 export default config;

@@ -3,13 +3,17 @@ import type { Page } from 'puppeteer-core';
 /** Milliseconds from a click on a chip to the frame in which the list has changed. */
 export const answered = (page: Page, chip: string): Promise<number> =>
   page.evaluate(async (words) => {
-    const button = [...document.querySelectorAll<HTMLElement>('button, a, [role=button]')].find((b) => b.innerText.trim().startsWith(words))!;
+    const button = [...document.querySelectorAll<HTMLElement>('button, a, [role=button]')].find((b) =>
+      b.innerText.trim().startsWith(words),
+    )!;
     const list = document.querySelector('[data-testid=findings]')!;
-    const state = () => `${list.querySelector('div')!.style.height} ${list.querySelector('[role=option]')?.id}`;
+    const state = () =>
+      `${list.querySelector('div')!.style.height} ${list.querySelector('[role=option]')?.id}`;
     const before = state();
     const begun = performance.now();
     button.click();
-    while (state() === before && performance.now() - begun < 10_000) await new Promise((r) => requestAnimationFrame(r));
+    while (state() === before && performance.now() - begun < 10_000)
+      await new Promise((r) => requestAnimationFrame(r));
     await new Promise((r) => requestAnimationFrame(r));
     return performance.now() - begun;
   }, chip);
@@ -19,11 +23,15 @@ export const keyed = (page: Page, key: string, control = false): Promise<number>
   page.evaluate(
     async (k, ctrl) => {
       const list = document.querySelector<HTMLElement>('[data-testid=findings]')!;
-      const state = () => `${list.getAttribute('aria-activedescendant')} ${list.querySelectorAll('[aria-selected=true]').length}`;
+      const state = () =>
+        `${list.getAttribute('aria-activedescendant')} ${list.querySelectorAll('[aria-selected=true]').length}`;
       const before = state();
       const begun = performance.now();
-      list.dispatchEvent(new KeyboardEvent('keydown', { key: k, ctrlKey: ctrl, bubbles: true, cancelable: true }));
-      while (state() === before && performance.now() - begun < 5_000) await new Promise((r) => requestAnimationFrame(r));
+      list.dispatchEvent(
+        new KeyboardEvent('keydown', { key: k, ctrlKey: ctrl, bubbles: true, cancelable: true }),
+      );
+      while (state() === before && performance.now() - begun < 5_000)
+        await new Promise((r) => requestAnimationFrame(r));
       await new Promise((r) => requestAnimationFrame(r));
       return performance.now() - begun;
     },
@@ -44,8 +52,11 @@ export const blanksWhileScrolling = (page: Page): Promise<{ gaps: number; frames
       await new Promise((r) => setTimeout(r, 0));
       frames += 1;
       const { top: from, bottom: to } = list.getBoundingClientRect();
-      const rows = [...list.querySelectorAll<HTMLElement>('[style*=absolute]')].map((e) => e.getBoundingClientRect());
-      if (Math.min(...rows.map((r) => r.top)) > from + 1 || Math.max(...rows.map((r) => r.bottom)) < to - 1) gaps += 1;
+      const rows = [...list.querySelectorAll<HTMLElement>('[style*=absolute]')].map((e) =>
+        e.getBoundingClientRect(),
+      );
+      if (Math.min(...rows.map((r) => r.top)) > from + 1 || Math.max(...rows.map((r) => r.bottom)) < to - 1)
+        gaps += 1;
     }
     return { gaps, frames };
   });

@@ -23,7 +23,13 @@ try {
   // The transpiler names functions by a helper that the page does not have.
   await page.evaluateOnNewDocument('globalThis.__name = (f) => f;');
   await chooseFiles(page, { package: files.package, events: files.events });
-  for (const [name, value] of Object.entries({ code: 'GEN 100', termStart: '2027-01-11', termEnd: '2027-05-07', asOf: '2027-01-04' })) await setField(page, name, value);
+  for (const [name, value] of Object.entries({
+    code: 'GEN 100',
+    termStart: '2027-01-11',
+    termEnd: '2027-05-07',
+    asOf: '2027-01-04',
+  }))
+    await setField(page, name, value);
   const bringing = await timed(async () => {
     await clickText(page, 'button', 'Bring in');
     await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), { timeout: 120_000 });
@@ -33,7 +39,9 @@ try {
   await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
   const combing = await timed(async () => {
     await clickText(page, 'button', 'Comb GEN 100');
-    await page.waitForFunction(() => document.body?.innerText.includes('What students would notice first'), { timeout: 120_000 });
+    await page.waitForFunction(() => document.body?.innerText.includes('What students would notice first'), {
+      timeout: 120_000,
+    });
   });
   const again = await timed(async () => {
     await clickText(page, 'button', 'Comb again');
@@ -44,14 +52,17 @@ try {
   for (let i = 0; i < 3; i += 1) {
     await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
     await page.waitForSelector('canvas[data-drawn]');
-    coat.push(Number(await page.$eval('canvas[data-drawn]', (c) => (c as HTMLCanvasElement).dataset['drawn'])));
+    coat.push(
+      Number(await page.$eval('canvas[data-drawn]', (c) => (c as HTMLCanvasElement).dataset['drawn'])),
+    );
   }
   const opening: number[] = [];
   for (let i = 0; i < 3; i += 1) opening.push(await timed(() => openWorkbench(page, shell)));
   const all = await page.$eval('[data-testid=findings] > div', (d) => Math.round(d.scrollHeight / 50));
   const filters: number[] = [];
   // Each chip is pressed and let go again.
-  for (let i = 0; i < 4; i += 1) for (const chip of ['Fix first', 'Fix first', 'Tidy', 'Tidy']) filters.push(await answered(page, chip));
+  for (let i = 0; i < 4; i += 1)
+    for (const chip of ['Fix first', 'Fix first', 'Tidy', 'Tidy']) filters.push(await answered(page, chip));
   const moving: number[] = [];
   const choosing: number[] = [];
   await page.focus('[data-testid=findings]');
@@ -64,7 +75,9 @@ try {
 
   say('# The interface with a large shell');
   say('');
-  say(`Made by \`npm run bench:browser\` on ${new Date().toISOString().slice(0, 10)}: a generated shell of ${size.toLocaleString('en-GB')} items with its calendar, about ${all.toLocaleString('en-GB')} rows of findings, headless Chromium at 1280×800 on the machine of [performance.md](performance.md). Medians where there are several.`);
+  say(
+    `Made by \`npm run bench:browser\` on ${new Date().toISOString().slice(0, 10)}: a generated shell of ${size.toLocaleString('en-GB')} items with its calendar, about ${all.toLocaleString('en-GB')} rows of findings, headless Chromium at 1280×800 on the machine of [performance.md](performance.md). Medians where there are several.`,
+  );
   say('');
   say('| | measured | goal |');
   say('|---|---:|---:|');
@@ -92,5 +105,10 @@ async function timed(work: () => Promise<unknown>): Promise<number> {
 
 async function openWorkbench(page: Page, shell: string): Promise<void> {
   await page.goto(`${stage.address}${shell}/decide`, { waitUntil: 'domcontentloaded' });
-  await page.waitForFunction(() => document.documentElement?.dataset['live'] === 'yes' && document.querySelectorAll('[role=option]').length > 3, { timeout: 30_000, polling: 'raf' });
+  await page.waitForFunction(
+    () =>
+      document.documentElement?.dataset['live'] === 'yes' &&
+      document.querySelectorAll('[role=option]').length > 3,
+    { timeout: 30_000, polling: 'raf' },
+  );
 }

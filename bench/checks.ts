@@ -32,17 +32,29 @@ try {
   read.value.archive.close();
   let timings: readonly CheckTiming[] = [];
   const begun = performance.now();
-  const audit = runChecks(read.value.shell, { checks: allChecks, clock: () => performance.now(), onTimings: (all) => (timings = all) });
+  const audit = runChecks(read.value.shell, {
+    checks: allChecks,
+    clock: () => performance.now(),
+    onTimings: (all) => (timings = all),
+  });
   const first = performance.now() - begun;
-  const [again] = timed(() => runChecks({ ...read.value.shell, items: read.value.shell.items.slice(0, -1) }, { checks: allChecks }));
+  const [again] = timed(() =>
+    runChecks({ ...read.value.shell, items: read.value.shell.items.slice(0, -1) }, { checks: allChecks }),
+  );
   say('# What each check costs');
   say('');
-  say(`Made by \`npm run bench:checks\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}: a generated shell of ${whole(size)} items, ${whole(first)} ms in all, and ${whole(again)} ms when it is combed again after an item went, since what was found in unchanged bodies is kept. A check that is the first to ask for a fact, such as the link graph or the texts, pays for it.`);
+  say(
+    `Made by \`npm run bench:checks\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}: a generated shell of ${whole(size)} items, ${whole(first)} ms in all, and ${whole(again)} ms when it is combed again after an item went, since what was found in unchanged bodies is kept. A check that is the first to ask for a fact, such as the link graph or the texts, pays for it.`,
+  );
   say('');
   say('| check | milliseconds | findings |');
   say('|---|---:|---:|');
-  for (const { check, milliseconds } of [...timings].sort((a, b) => b.milliseconds - a.milliseconds || (a.check < b.check ? -1 : 1)))
-    say(`| ${check} | ${milliseconds < 10 ? milliseconds.toFixed(1) : whole(milliseconds)} | ${audit.findings.filter((f) => f.check === check).length} |`);
+  for (const { check, milliseconds } of [...timings].sort(
+    (a, b) => b.milliseconds - a.milliseconds || (a.check < b.check ? -1 : 1),
+  ))
+    say(
+      `| ${check} | ${milliseconds < 10 ? milliseconds.toFixed(1) : whole(milliseconds)} | ${audit.findings.filter((f) => f.check === check).length} |`,
+    );
   say('');
   say('## Near-duplicates');
   say('');
@@ -57,10 +69,16 @@ try {
   const exactLarge = exactSmall * (size / few) ** 2;
   say('| pages | by banding | by comparing every pair | times faster |');
   say('|---:|---:|---:|---:|');
-  say(`| ${whole(few)} | ${whole(quickSmall)} ms | ${whole(exactSmall)} ms | ${(exactSmall / quickSmall).toFixed(1)} |`);
-  say(`| ${whole(size)} | ${whole(quickLarge)} ms | ${whole(exactLarge)} ms, worked out from the line above, since pairs grow as the square | ${(exactLarge / quickLarge).toFixed(0)} |`);
+  say(
+    `| ${whole(few)} | ${whole(quickSmall)} ms | ${whole(exactSmall)} ms | ${(exactSmall / quickSmall).toFixed(1)} |`,
+  );
+  say(
+    `| ${whole(size)} | ${whole(quickLarge)} ms | ${whole(exactLarge)} ms, worked out from the line above, since pairs grow as the square | ${(exactLarge / quickLarge).toFixed(0)} |`,
+  );
   say('');
-  say(`Of ${wanted.length} pairs at 0.75 or more among ${whole(few)} pages, ${wanted.filter((p) => found.has(`${p.a} ${p.b}`)).length} were found: recall ${(wanted.filter((p) => found.has(`${p.a} ${p.b}`)).length / wanted.length).toFixed(4)}. Pairs invented: ${invented}.`);
+  say(
+    `Of ${wanted.length} pairs at 0.75 or more among ${whole(few)} pages, ${wanted.filter((p) => found.has(`${p.a} ${p.b}`)).length} were found: recall ${(wanted.filter((p) => found.has(`${p.a} ${p.b}`)).length / wanted.length).toFixed(4)}. Pairs invented: ${invented}.`,
+  );
   if (size === 10_000) writeFileSync('docs/performance-checks.md', `${lines.join('\n')}\n`);
 } finally {
   rmSync(folder, { recursive: true, force: true });
@@ -79,7 +97,11 @@ function pages(count: number): string[] {
   const made: string[][] = [];
   for (let i = 0; i < count; i += 1) {
     const old = i % 10 === 9 ? made[d.below(i)]! : null;
-    made.push(old ? old.map((w) => (d.below(60) === 0 ? word() : w)) : Array.from({ length: 280 + d.below(60) }, word));
+    made.push(
+      old
+        ? old.map((w) => (d.below(60) === 0 ? word() : w))
+        : Array.from({ length: 280 + d.below(60) }, word),
+    );
   }
   return made.map((w) => w.join(' '));
 }

@@ -27,13 +27,24 @@ async function write(): Promise<void> {
     const name = page ? `pages/p${i}.html` : `data/d${i % 100}/f${i}.bin`;
     const at = Math.floor(random() * (noise.length - 50_000));
     const data = page
-      ? Buffer.from(`<html><head><title>Page ${i}</title></head><body>${`<p>Reading ${i} of the gauge, <a href="../data/d${(i + 1) % 100}/f${i + 1}.bin">data</a> and more words.</p>`.repeat(36)}</body></html>`)
+      ? Buffer.from(
+          `<html><head><title>Page ${i}</title></head><body>${`<p>Reading ${i} of the gauge, <a href="../data/d${(i + 1) % 100}/f${i + 1}.bin">data</a> and more words.</p>`.repeat(36)}</body></html>`,
+        )
       : Buffer.concat([noise.subarray(at, at + 42_000), Buffer.alloc(22_500, i)]);
-    zip.addBuffer(data, name, { mtime: new Date(Date.UTC(2026, 8, 1)), compressionLevel: 1 } as Parameters<typeof zip.addBuffer>[2]);
-    resources.push(`<resource identifier="r${i}" type="webcontent" href="${name}"><file href="${name}"/></resource>`);
+    zip.addBuffer(data, name, { mtime: new Date(Date.UTC(2026, 8, 1)), compressionLevel: 1 } as Parameters<
+      typeof zip.addBuffer
+    >[2]);
+    resources.push(
+      `<resource identifier="r${i}" type="webcontent" href="${name}"><file href="${name}"/></resource>`,
+    );
     if (page) items.push(`<item identifier="i${i}" identifierref="r${i}"><title>Page ${i}</title></item>`);
   }
-  zip.addBuffer(Buffer.from(`<manifest identifier="large" xmlns="http://www.imsglobal.org/xsd/imsccv1p3/imscp_v1p1"><metadata><schema>IMS Common Cartridge</schema><schemaversion>1.3.0</schemaversion></metadata><organizations><organization identifier="o" structure="rooted-hierarchy"><item identifier="root">${items.join('')}</item></organization></organizations><resources>${resources.join('')}</resources></manifest>`), 'imsmanifest.xml');
+  zip.addBuffer(
+    Buffer.from(
+      `<manifest identifier="large" xmlns="http://www.imsglobal.org/xsd/imsccv1p3/imscp_v1p1"><metadata><schema>IMS Common Cartridge</schema><schemaversion>1.3.0</schemaversion></metadata><organizations><organization identifier="o" structure="rooted-hierarchy"><item identifier="root">${items.join('')}</item></organization></organizations><resources>${resources.join('')}</resources></manifest>`,
+    ),
+    'imsmanifest.xml',
+  );
   zip.end();
   await finished(written);
 }
@@ -55,7 +66,10 @@ try {
     `reading ${(read.ms / 1000).toFixed(1)} s, **${(read.ms / plain).toFixed(2)} times** the two together; peak memory **${Math.round(read.peakMb)} MB**.`,
   ];
   console.log(lines.join('\n'));
-  writeFileSync('docs/performance-large.md', `# A package of one gigabyte\n\nMade by \`npm run bench:large\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}. Reading only, bytes not stored.\n\n${lines.join('\n')}\n`);
+  writeFileSync(
+    'docs/performance-large.md',
+    `# A package of one gigabyte\n\nMade by \`npm run bench:large\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.version}. Reading only, bytes not stored.\n\n${lines.join('\n')}\n`,
+  );
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

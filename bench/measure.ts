@@ -14,14 +14,20 @@ export async function measure(args: readonly string[], runs: number): Promise<Me
   const all: Measured[] = [];
   for (let i = 0; i < runs; i += 1) all.push(await once(args));
   const byTime = [...all].sort((a, b) => a.ms - b.ms);
-  return { ms: byTime[Math.floor(byTime.length / 2)]!.ms, peakMb: Math.max(...all.map((m) => m.peakMb)), output: all[0]!.output };
+  return {
+    ms: byTime[Math.floor(byTime.length / 2)]!.ms,
+    peakMb: Math.max(...all.map((m) => m.peakMb)),
+    output: all[0]!.output,
+  };
 }
 
 function once(args: readonly string[]): Promise<Measured> {
   return new Promise((resolve, reject) => {
     const begun = performance.now();
     // GNU time is not on every machine; Linux keeps a process's peak in its own status while it lives.
-    const child = spawn(process.execPath, ['--max-old-space-size=16384', ...args], { stdio: ['ignore', 'pipe', 'inherit'] });
+    const child = spawn(process.execPath, ['--max-old-space-size=16384', ...args], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     let peakMb = 0;
     const status = `/proc/${child.pid}/status`;
     const watch = setInterval(() => {
@@ -34,7 +40,8 @@ function once(args: readonly string[]): Promise<Measured> {
     child.on('error', reject);
     child.on('close', (code) => {
       clearInterval(watch);
-      if (code === 0) resolve({ ms: performance.now() - begun, peakMb, output: Buffer.concat(said).toString('utf8') });
+      if (code === 0)
+        resolve({ ms: performance.now() - begun, peakMb, output: Buffer.concat(said).toString('utf8') });
       else reject(new Error(`${args.join(' ')} ended with ${code}`));
     });
   });
@@ -46,5 +53,8 @@ export function exponent(points: readonly { readonly size: number; readonly cost
   const ys = points.map((p) => Math.log(p.cost));
   const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
   const [mx, my] = [mean(xs), mean(ys)];
-  return xs.reduce((sum, x, i) => sum + (x - mx) * (ys[i]! - my), 0) / xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
+  return (
+    xs.reduce((sum, x, i) => sum + (x - mx) * (ys[i]! - my), 0) /
+    xs.reduce((sum, x) => sum + (x - mx) ** 2, 0)
+  );
 }

@@ -27,17 +27,32 @@ const withoutStatus = (shell: Shell): Shell => ({
   term: { title: '', start: null, end: null },
   previousTerm: null,
   timeZone: 'UTC',
-  items: shell.items.map((i) => ({ ...i, shown: shell.frame.format === 'content-packaging' ? i.shown : null, opens: null, closes: null, due: null, created: null, modified: null, batch: null, studentWork: null })),
+  items: shell.items.map((i) => ({
+    ...i,
+    shown: shell.frame.format === 'content-packaging' ? i.shown : null,
+    opens: null,
+    closes: null,
+    due: null,
+    created: null,
+    modified: null,
+    batch: null,
+    studentWork: null,
+  })),
   files: shell.files.map((f) => ({ ...f, created: null, modified: null })),
 });
-const told = (shell: Shell): string => writeStatusSheet({ ...shell, items: shell.items.map((i) => ({ ...i, shown: i.shown ?? true })) });
-const report = (name: string, composer: ShellComposer) => console.log(`${name}: ${composer.shell().items.length} items, ${composer.shell().files.length} files`);
+const told = (shell: Shell): string =>
+  writeStatusSheet({ ...shell, items: shell.items.map((i) => ({ ...i, shown: i.shown ?? true })) });
+const report = (name: string, composer: ShellComposer) =>
+  console.log(`${name}: ${composer.shell().items.length} items, ${composer.shell().files.length} files`);
 
 {
   const dir = folder('hyd-214');
   const composer = buildHyd214();
   await writeCartridge(withoutStatus(composer.shell()), composer.source, join(dir, 'HYD-214.imscc'));
-  writeFileSync(join(dir, 'status.csv'), told(composer.shell()).replace(/^(resource:[^,]*,Welcome back,)page/m, '$1announcement'));
+  writeFileSync(
+    join(dir, 'status.csv'),
+    told(composer.shell()).replace(/^(resource:[^,]*,Welcome back,)page/m, '$1announcement'),
+  );
   writeFileSync(join(dir, 'events.ics'), springCalendar());
   writeFileSync(join(dir, 'previous-events.ics'), autumnCalendar());
   report('HYD 214', composer);
@@ -67,6 +82,10 @@ const report = (name: string, composer: ShellComposer) => console.log(`${name}: 
 }
 {
   const composer = buildTemplate();
-  await writeCartridge(withoutStatus(composer.shell()), composer.source, join(folder('template'), 'template.imscc'));
+  await writeCartridge(
+    withoutStatus(composer.shell()),
+    composer.source,
+    join(folder('template'), 'template.imscc'),
+  );
   report('Template', composer);
 }

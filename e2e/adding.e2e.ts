@@ -20,10 +20,21 @@ afterAll(() => stage.close());
 
 const heading = () => page.$eval('h1', (h) => (h as HTMLElement).innerText);
 const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
-const term = { termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', previousTermStart: '2025-08-25', previousTermEnd: '2025-12-12', asOf: '2027-01-04' };
+const term = {
+  termTitle: 'Spring 2027',
+  termStart: '2027-01-11',
+  termEnd: '2027-05-07',
+  previousTermStart: '2025-08-25',
+  previousTermEnd: '2025-12-12',
+  asOf: '2027-01-04',
+};
 
 test('a package of another course and term is doubted out loud', async () => {
-  await bringIn(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' }, { code: 'GEO 130', ...term });
+  await bringIn(
+    page,
+    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
+    { code: 'GEO 130', ...term },
+  );
   const said = await page.$eval('[data-testid=doubts]', (e) => (e as HTMLElement).innerText);
   expect(said).toContain('says “Autumn 2024”, and the shell is for Spring 2027');
   await waitForText(page, 'in grade setup, banks, home pages');
@@ -37,7 +48,11 @@ test('a package of another course and term is doubted out loud', async () => {
 });
 
 test('nothing but the template is called so', async () => {
-  await bringIn(page, { package: 'template/template.imscc', baseline: 'template/template.imscc' }, { code: 'NEW 1', ...term });
+  await bringIn(
+    page,
+    { package: 'template/template.imscc', baseline: 'template/template.imscc' },
+    { code: 'NEW 1', ...term },
+  );
   expect(await heading()).toBe('Nothing but the template: 4 items, 0 files');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
 });
@@ -60,12 +75,20 @@ test('a package of another course is doubted before it is added', async () => {
 });
 
 test('a second package is held against the shell before anything happens', async () => {
-  id = await bringIn(page, { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' }, { code: 'HYD 214-E', ...term });
+  id = await bringIn(
+    page,
+    { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' },
+    { code: 'HYD 214-E', ...term },
+  );
   expect(await heading()).toBe('9 items, 0 files, 0 events');
   await clickText(page, 'a', 'Add a package');
   await waitForText(page, 'It is held against the shell first');
   expect(await seriousProblems(page)).toEqual([]);
-  await chooseFiles(page, { package: 'hyd-214/HYD-214.imscc', events: 'hyd-214/events.ics', status: 'hyd-214/status.csv' });
+  await chooseFiles(page, {
+    package: 'hyd-214/HYD-214.imscc',
+    events: 'hyd-214/events.ics',
+    status: 'hyd-214/status.csv',
+  });
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'Where it lands');
   expect(await heading()).toMatch(/^9\d\d things are new; proposed: 3\d\d items, 3\d\d files, 120 events$/);
@@ -95,7 +118,9 @@ test('adding is a run: done, in the ledger, with a restore point', async () => {
   await clickText(page, 'aside button', 'Add ');
   await waitForText(page, 'Ledger');
   expect(await heading()).toMatch(/^Done: 3\d\d items, 3\d\d files and 120 events were added$/);
-  await page.waitForFunction(() => /Bring in\s+3\d\d items/.test(document.querySelector('header')?.innerText ?? ''));
+  await page.waitForFunction(() =>
+    /Bring in\s+3\d\d items/.test(document.querySelector('header')?.innerText ?? ''),
+  );
   expect(await seriousProblems(page)).toEqual([]);
   await goTo('bring-in');
   expect(await heading()).toMatch(/^3\d\d items/);
@@ -104,20 +129,33 @@ test('adding is a run: done, in the ledger, with a restore point', async () => {
 test('the same package once more: nothing is new, and nothing can be added', async () => {
   const before = await heading();
   await goTo('bring-in/add');
-  await chooseFiles(page, { package: 'hyd-214/HYD-214.imscc', events: 'hyd-214/events.ics', status: 'hyd-214/status.csv' });
+  await chooseFiles(page, {
+    package: 'hyd-214/HYD-214.imscc',
+    events: 'hyd-214/events.ics',
+    status: 'hyd-214/status.csv',
+  });
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'This very package was added on');
   // What was left out the first time is still not there, and still not proposed.
   expect(await heading()).toBe('Nothing of this package is proposed');
-  expect(await page.$eval('aside button[class*=contained]', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
+  expect(await page.$eval('aside button[class*=contained]', (b) => (b as HTMLButtonElement).disabled)).toBe(
+    true,
+  );
   // Ticked all the same, what is there already is refused.
   const doubled = await page.evaluate(async (shell) => {
     const html = await (await fetch(`/shells/${shell}/bring-in/add`)).text();
     const incoming = /\\"id\\":\\"([0-9a-f-]{36})\\",\\"packageName/.exec(html)?.[1];
-    const answer = await fetch(`/api/shells/${shell}/add`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ incoming, chosen: ['item start-1'], landing: { where: 'end' }, dating: 'keep' }) });
+    const answer = await fetch(`/api/shells/${shell}/add`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ incoming, chosen: ['item start-1'], landing: { where: 'end' }, dating: 'keep' }),
+    });
     return [answer.status, ((await answer.json()) as { trouble?: string }).trouble];
   }, id);
-  expect(doubled).toEqual([422, 'This package was added already, and nothing that is ticked is new; nothing was added.']);
+  expect(doubled).toEqual([
+    422,
+    'This package was added already, and nothing that is ticked is new; nothing was added.',
+  ]);
   await clickText(page, 'a', 'See what that did');
   await waitForText(page, 'Ledger');
   await goTo('bring-in');
@@ -137,12 +175,18 @@ test('the package that a shell was read from brings nothing new, and adding it c
   const other = await bringInDemo(page);
   const before = await heading();
   await page.goto(`${stage.address}/shells/${other}/bring-in/add`, { waitUntil: 'load' });
-  await chooseFiles(page, { package: 'hyd-214/HYD-214.imscc', events: 'hyd-214/events.ics', status: 'hyd-214/status.csv' });
+  await chooseFiles(page, {
+    package: 'hyd-214/HYD-214.imscc',
+    events: 'hyd-214/events.ics',
+    status: 'hyd-214/status.csv',
+  });
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'This shell was read from this very package');
   expect(await heading()).toBe('Nothing in this package is new');
   await waitForText(page, 'New 0 Differs 0 Would be doubled 0 Already there 908');
-  expect(await page.$eval('aside button[class*=contained]', (b) => (b as HTMLButtonElement).disabled)).toBe(true);
+  expect(await page.$eval('aside button[class*=contained]', (b) => (b as HTMLButtonElement).disabled)).toBe(
+    true,
+  );
   // Every box ticked by hand: refused, with the reason.
   await page.focus('[data-testid=incoming]');
   await page.keyboard.press('Home');
@@ -175,7 +219,11 @@ test('a part of a shell goes out as a package of its own', async () => {
     const data = new FormData(form);
     data.set('what', 'package');
     const response = await fetch(form.action, { method: 'POST', body: data });
-    return [response.status, response.headers.get('content-disposition'), [...new Uint8Array(await response.arrayBuffer())]] as const;
+    return [
+      response.status,
+      response.headers.get('content-disposition'),
+      [...new Uint8Array(await response.arrayBuffer())],
+    ] as const;
   });
   expect([answer[0], answer[1]]).toEqual([200, "attachment; filename*=UTF-8''HYD-214-E-part.imscc"]);
   const file = join(mkdtempSync(join(tmpdir(), 'currycomb-part-')), 'part.imscc');

@@ -41,18 +41,38 @@ describe('each gets one clear sentence, and nothing is half stored', () => {
     expect(await alert()).toBe('Choose a course package first: an .imscc or .zip file.');
   });
   test.each([
-    ['a truncated zip', /^“half.imscc” can’t be read as a zip archive: it is damaged, cut short or something else\. Export the package again\.$/],
-    ['a zip without manifest', /^The package has no imsmanifest.xml, so it is no course package; export the course as a Common Cartridge\.$/],
-    ['a manifest with a document type', /^imsmanifest.xml has a document type, which is not allowed here\. Export the package again, or ask whoever made it\.$/],
-    ['an .ics that is not one', /^“page.ics” is not an iCalendar file: it does not begin with BEGIN:VCALENDAR\. Export the calendar as \.ics\.$/],
+    [
+      'a truncated zip',
+      /^“half.imscc” can’t be read as a zip archive: it is damaged, cut short or something else\. Export the package again\.$/,
+    ],
+    [
+      'a zip without manifest',
+      /^The package has no imsmanifest.xml, so it is no course package; export the course as a Common Cartridge\.$/,
+    ],
+    [
+      'a manifest with a document type',
+      /^imsmanifest.xml has a document type, which is not allowed here\. Export the package again, or ask whoever made it\.$/,
+    ],
+    [
+      'an .ics that is not one',
+      /^“page.ics” is not an iCalendar file: it does not begin with BEGIN:VCALENDAR\. Export the calendar as \.ics\.$/,
+    ],
     ['a sheet that is none', /^“sheet.csv” has neither a column “ref” nor a column “title” in its first row/],
   ] as const)('%s', async (what, sentence) => {
     const files: Record<string, string> = {};
     if (what === 'a truncated zip') {
-      files['package'] = await makeZip(join(folder, 'half.imscc'), { 'imsmanifest.xml': manifest('', ''), 'x.txt': 'y'.repeat(9000) });
+      files['package'] = await makeZip(join(folder, 'half.imscc'), {
+        'imsmanifest.xml': manifest('', ''),
+        'x.txt': 'y'.repeat(9000),
+      });
       truncateSync(files['package'], 120);
-    } else if (what === 'a zip without manifest') files['package'] = await makeZip(join(folder, 'none.zip'), { 'a.txt': 'x' });
-    else if (what === 'a manifest with a document type') files['package'] = await makeZip(join(folder, 'doctype.imscc'), { 'imsmanifest.xml': '<!DOCTYPE manifest [<!ENTITY x SYSTEM "file:///etc/passwd">]><manifest>&x;</manifest>' });
+    } else if (what === 'a zip without manifest')
+      files['package'] = await makeZip(join(folder, 'none.zip'), { 'a.txt': 'x' });
+    else if (what === 'a manifest with a document type')
+      files['package'] = await makeZip(join(folder, 'doctype.imscc'), {
+        'imsmanifest.xml':
+          '<!DOCTYPE manifest [<!ENTITY x SYSTEM "file:///etc/passwd">]><manifest>&x;</manifest>',
+      });
     else {
       files['package'] = await good();
       const side = join(folder, what === 'an .ics that is not one' ? 'page.ics' : 'sheet.csv');
@@ -63,7 +83,9 @@ describe('each gets one clear sentence, and nothing is half stored', () => {
     await clickText(page, 'button', 'Bring in');
     expect(await alert()).toMatch(sentence);
     expect(readdirSync(join(stage.dataDir, 'uploads'))).toEqual([]);
-    expect(readdirSync(join(stage.dataDir, 'blobs')).flatMap((f) => readdirSync(join(stage.dataDir, 'blobs', f)))).toEqual([]);
+    expect(
+      readdirSync(join(stage.dataDir, 'blobs')).flatMap((f) => readdirSync(join(stage.dataDir, 'blobs', f))),
+    ).toEqual([]);
     await page.goto(stage.address, { waitUntil: 'load' });
     await waitForText(page, 'No shell has been brought in yet');
   });
@@ -93,10 +115,13 @@ describe('only pages of this computer are answered', () => {
   const ask = (path: string, headers: Record<string, string>, method = 'GET') =>
     new Promise<number>((resolve, reject) => {
       const { hostname, port } = new URL(stage.address);
-      const req = request({ hostname, port, path, method, headers: { host: `127.0.0.1:${port}`, ...headers } }, (res) => {
-        res.resume();
-        resolve(res.statusCode ?? 0);
-      });
+      const req = request(
+        { hostname, port, path, method, headers: { host: `127.0.0.1:${port}`, ...headers } },
+        (res) => {
+          res.resume();
+          resolve(res.statusCode ?? 0);
+        },
+      );
       req.on('error', reject);
       req.end();
     });
@@ -106,7 +131,9 @@ describe('only pages of this computer are answered', () => {
     expect(await ask('/', {})).toBe(200);
   });
   test('changing requests from foreign origins are refused', async () => {
-    expect(await ask('/api/bring-in', { origin: 'http://evil.example', 'content-type': 'text/plain' }, 'POST')).toBe(403);
+    expect(
+      await ask('/api/bring-in', { origin: 'http://evil.example', 'content-type': 'text/plain' }, 'POST'),
+    ).toBe(403);
     expect(await ask('/api/uploads', { 'sec-fetch-site': 'cross-site' }, 'POST')).toBe(403);
   });
 });

@@ -23,15 +23,23 @@ export async function startStage(): Promise<Stage> {
   const dataDir = mkdtempSync(join(tmpdir(), 'currycomb-e2e-'));
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
-  const server = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
+  const server = spawn(
+    'node',
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
   const said: string[] = [];
   server.stdout?.on('data', (d: Buffer) => said.push(d.toString()));
   server.stderr?.on('data', (d: Buffer) => said.push(d.toString()));
   await reachable(address, server, said);
-  const browser = await puppeteer.launch({ executablePath: '/usr/bin/chromium', args: [...chromeArguments], defaultViewport: { width: 1280, height: 800 } });
+  const browser = await puppeteer.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [...chromeArguments],
+    defaultViewport: { width: 1280, height: 800 },
+  });
   return {
     address,
     browser,
@@ -77,12 +85,18 @@ async function reachable(address: string, server: ChildProcess, said: readonly s
 export async function chooseFiles(page: Page, files: Readonly<Record<string, string>>): Promise<void> {
   for (const [slot, file] of Object.entries(files)) {
     const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
-    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(file.startsWith('/') ? file : `demo/out/${file}`);
+    await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(
+      file.startsWith('/') ? file : `demo/out/${file}`,
+    );
   }
 }
 
 /** Fills in the bring-in form the way a person would, and waits for the inventory. */
-export async function bringIn(page: Page, files: Readonly<Record<string, string>>, fields: Readonly<Record<string, string>>): Promise<string> {
+export async function bringIn(
+  page: Page,
+  files: Readonly<Record<string, string>>,
+  fields: Readonly<Record<string, string>>,
+): Promise<string> {
   await chooseFiles(page, files);
   for (const [name, value] of Object.entries(fields)) await setField(page, name, value);
   await clickText(page, 'button', 'Bring in');
@@ -95,8 +109,21 @@ export async function bringIn(page: Page, files: Readonly<Record<string, string>
 export const bringInDemo = (page: Page): Promise<string> =>
   bringIn(
     page,
-    { package: 'hyd-214/HYD-214.imscc', events: 'hyd-214/events.ics', previousEvents: 'hyd-214/previous-events.ics', status: 'hyd-214/status.csv' },
-    { code: 'HYD 214', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', previousTermStart: '2025-08-25', previousTermEnd: '2025-12-12', asOf: '2027-01-04' },
+    {
+      package: 'hyd-214/HYD-214.imscc',
+      events: 'hyd-214/events.ics',
+      previousEvents: 'hyd-214/previous-events.ics',
+      status: 'hyd-214/status.csv',
+    },
+    {
+      code: 'HYD 214',
+      termTitle: 'Spring 2027',
+      termStart: '2027-01-11',
+      termEnd: '2027-05-07',
+      previousTermStart: '2025-08-25',
+      previousTermEnd: '2025-12-12',
+      asOf: '2027-01-04',
+    },
   );
 
 /** Sets a field's value the way typing does, whatever the browser's own way to write a date. */
@@ -117,7 +144,13 @@ export async function setField(page: Page, name: string, value: string): Promise
 export async function clickText(page: Page, selector: string, words: string): Promise<void> {
   const found = await page.waitForFunction(
     // A page that has come in answers only when its scripts have taken it over.
-    (s, w) => (document.documentElement.dataset['live'] === undefined ? null : [...document.querySelectorAll<HTMLElement>(s)].find((e) => (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled)) ?? null,
+    (s, w) =>
+      (document.documentElement.dataset['live'] === undefined
+        ? null
+        : [...document.querySelectorAll<HTMLElement>(s)].find(
+            (e) =>
+              (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled,
+          )) ?? null,
     { timeout: 20_000 },
     selector,
     words,
@@ -125,7 +158,7 @@ export async function clickText(page: Page, selector: string, words: string): Pr
   const element = found as unknown as ElementHandle<HTMLElement>;
   // A page that has just come in may still move: a click aims at where the element stood when it was looked for.
   await element.evaluate(async (e) => {
-    for (let still = 0, before = ''; still < 3; ) {
+    for (let still = 0, before = ''; still < 3;) {
       await new Promise((resolve) => requestAnimationFrame(resolve));
       const { x, y, width, height } = e.getBoundingClientRect();
       const now = `${x} ${y} ${width} ${height}`;
@@ -137,4 +170,9 @@ export async function clickText(page: Page, selector: string, words: string): Pr
 }
 
 /** Waits until a page says something. A page that is only coming in has no body yet: a predicate that throws there would end the waiting for good. */
-export const waitForText = (page: Page, words: string, timeout = 20_000) => page.waitForFunction((w) => (document.body?.innerText ?? '').replace(/\s+/g, ' ').includes(w), { timeout }, words);
+export const waitForText = (page: Page, words: string, timeout = 20_000) =>
+  page.waitForFunction(
+    (w) => (document.body?.innerText ?? '').replace(/\s+/g, ' ').includes(w),
+    { timeout },
+    words,
+  );

@@ -14,7 +14,17 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 test('eight empty grade categories are gone in at most three clicks from the Comb stage', async () => {
-  id = await bringIn(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' }, { code: 'GEO 130', termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', asOf: '2027-01-04' });
+  id = await bringIn(
+    page,
+    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
+    {
+      code: 'GEO 130',
+      termTitle: 'Spring 2027',
+      termStart: '2027-01-11',
+      termEnd: '2027-05-07',
+      asOf: '2027-01-04',
+    },
+  );
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'empty grade categories');
@@ -45,7 +55,11 @@ test('the evidence of a category and of a bank can be looked at', async () => {
 });
 
 test('the grade setup goes out without them', async () => {
-  const rows = await page.evaluate(async (shell) => new Uint8Array(await (await fetch(`/api/shells/${shell}/export?what=grades`)).arrayBuffer()).length, id);
+  const rows = await page.evaluate(
+    async (shell) =>
+      new Uint8Array(await (await fetch(`/api/shells/${shell}/export?what=grades`)).arrayBuffer()).length,
+    id,
+  );
   expect(rows).toBeGreaterThan(200);
   await page.goto(`${stage.address}/shells/${id}/bring-in`, { waitUntil: 'load' });
   await clickText(page, 'a', '24');

@@ -28,7 +28,9 @@ try {
   await page.goto(`${stage.address}/shells/${id}/decide`, { waitUntil: 'load' });
   await waitForText(page, 'Why this is looked for');
   await shot(page, 'decide');
-  await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, { waitUntil: 'load' });
+  await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, {
+    waitUntil: 'load',
+  });
   await clickText(page, '[role=option]', '“Reading the staff gauge (2)” says the same');
   await waitForText(page, 'Why this one stays');
   await shot(page, 'decide-pair');
@@ -48,26 +50,56 @@ try {
   await waitForText(page, 'Findings by family');
   await shot(page, 'prove');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
-  const spring = { termTitle: 'Spring 2027', termStart: '2027-01-11', termEnd: '2027-05-07', previousTermStart: '2025-08-25', previousTermEnd: '2025-12-12', asOf: '2027-01-04' };
-  await bringIn(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' }, { code: 'GEO 130', ...spring });
+  const spring = {
+    termTitle: 'Spring 2027',
+    termStart: '2027-01-11',
+    termEnd: '2027-05-07',
+    previousTermStart: '2025-08-25',
+    previousTermEnd: '2025-12-12',
+    asOf: '2027-01-04',
+  };
+  await bringIn(
+    page,
+    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
+    { code: 'GEO 130', ...spring },
+  );
   await shot(page, 'inventory-doubted');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
-  const evening = await bringIn(page, { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' }, { code: 'HYD 214-E', ...spring });
+  const evening = await bringIn(
+    page,
+    { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' },
+    { code: 'HYD 214-E', ...spring },
+  );
   await page.goto(`${stage.address}/shells/${evening}/bring-in/add`, { waitUntil: 'load' });
-  await chooseFiles(page, { package: 'hyd-214/HYD-214.imscc', events: 'hyd-214/events.ics', status: 'hyd-214/status.csv' });
+  await chooseFiles(page, {
+    package: 'hyd-214/HYD-214.imscc',
+    events: 'hyd-214/events.ics',
+    status: 'hyd-214/status.csv',
+  });
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'Where it lands');
   await shot(page, 'add');
   await page.evaluate(async () => {
     const terms = [
-      { title: 'Spring 2027', start: '2027-01-11', end: '2027-05-07', noClass: ['2027-03-15', '2027-03-16', '2027-03-17', '2027-03-18', '2027-03-19', '2027-04-02'] },
+      {
+        title: 'Spring 2027',
+        start: '2027-01-11',
+        end: '2027-05-07',
+        noClass: ['2027-03-15', '2027-03-16', '2027-03-17', '2027-03-18', '2027-03-19', '2027-04-02'],
+      },
       { title: 'Autumn 2027', start: '2027-08-30', end: '2027-12-17' },
     ];
-    await fetch('/api/house-rules', { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ terms }) });
+    await fetch('/api/house-rules', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ terms }),
+    });
   });
   await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
   await waitForText(page, 'Lists of your house');
-  await page.evaluate(() => window.scrollTo(0, document.getElementById('terms')!.getBoundingClientRect().top - 110));
+  await page.evaluate(() =>
+    window.scrollTo(0, document.getElementById('terms')!.getBoundingClientRect().top - 110),
+  );
   await shot(page, 'house-rules');
   await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
   await waitForText(page, 'Its settings here');

@@ -22,20 +22,29 @@ async function offer(): Promise<void> {
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
   const sheet = join(folder, 'report.csv');
   writeFileSync(sheet, 'Item ID,Published,Colour\na,no,green\n');
-  const pack = await makeZip(join(folder, 'good.imscc'), { 'imsmanifest.xml': manifest(item('a', 'Reading the gauge') + item('b', 'Stage marks'), '') });
-  for (const [slot, path] of [['package', pack], ['status', sheet]] as const) {
+  const pack = await makeZip(join(folder, 'good.imscc'), {
+    'imsmanifest.xml': manifest(item('a', 'Reading the gauge') + item('b', 'Stage marks'), ''),
+  });
+  for (const [slot, path] of [
+    ['package', pack],
+    ['status', sheet],
+  ] as const) {
     const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
     await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(path);
   }
   await waitForText(page, 'What the columns of the status sheet mean');
 }
-const shown = () => page.$$eval('fieldset [role=combobox]', (all) => all.map((e) => (e as HTMLElement).innerText));
+const shown = () =>
+  page.$$eval('fieldset [role=combobox]', (all) => all.map((e) => (e as HTMLElement).innerText));
 
 test('a sheet with names of its own asks what they mean', async () => {
   await offer();
   expect(await shown()).toEqual(['leave it alone', 'leave it alone', 'leave it alone']);
   expect(await seriousProblems(page)).toEqual([]);
-  for (const [at, means] of [[0, 'which thing (its ref)'], [1, 'whether students see it']] as const) {
+  for (const [at, means] of [
+    [0, 'which thing (its ref)'],
+    [1, 'whether students see it'],
+  ] as const) {
     const boxes = await page.$$('fieldset [role=combobox]');
     await boxes[at]!.click();
     await page.waitForSelector('[role=listbox]');

@@ -7,7 +7,9 @@ const axeSource = readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.mi
 /** Everything a page complained about: errors, refused scripts and styles, failed requests. */
 export function watchPage(page: Page): string[] {
   const complaints: string[] = [];
-  page.on('pageerror', (error) => complaints.push(`error: ${error instanceof Error ? error.message : String(error)}`));
+  page.on('pageerror', (error) =>
+    complaints.push(`error: ${error instanceof Error ? error.message : String(error)}`),
+  );
   page.on('console', (message) => {
     if (message.type() === 'error') complaints.push(`console: ${message.text()}`);
   });
@@ -24,12 +26,20 @@ interface Violation {
 export async function seriousProblems(page: Page): Promise<string[]> {
   await page.evaluate(axeSource);
   const violations = (await page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run(options: unknown): Promise<{ violations: Violation[] }> } };
+    const { axe } = window as unknown as {
+      axe: { run(options: unknown): Promise<{ violations: Violation[] }> };
+    };
     return (await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations;
   })) as Violation[];
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => `${JSON.stringify(n.target)} ${n.failureSummary ?? ''}`).join(' | ')}`);
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .slice(0, 3)
+          .map((n) => `${JSON.stringify(n.target)} ${n.failureSummary ?? ''}`)
+          .join(' | ')}`,
+    );
 }
 
 /** Shows a page in light or dark, and waits until its colours have gone over. */

@@ -55,7 +55,11 @@ test('combing shows the whole shell and the batches', async () => {
   const coat = await page.waitForSelector('[role=group][aria-label^="The Coat"]');
   await coat!.focus();
   await page.keyboard.press('Home');
-  await page.waitForFunction(() => document.querySelector('[role=group][aria-label^="The Coat"] [role=status]')?.textContent?.includes('Alder Bridge'));
+  await page.waitForFunction(() =>
+    document
+      .querySelector('[role=group][aria-label^="The Coat"] [role=status]')
+      ?.textContent?.includes('Alder Bridge'),
+  );
 });
 
 test('the stale events are gone in at most four clicks from the Comb stage', async () => {
@@ -65,7 +69,9 @@ test('the stale events are gone in at most four clicks from the Comb stage', asy
     await clickText(page, selector, words);
   };
   // Deleting events is a matter of judgement: before its evidence was opened the batch can't be taken.
-  expect(await page.$$eval('button', (all) => all.find((b) => b.innerText.startsWith('Delete 96'))?.disabled)).toBe(true);
+  expect(
+    await page.$$eval('button', (all) => all.find((b) => b.innerText.startsWith('Delete 96'))?.disabled),
+  ).toBe(true);
   await click('button', 'Look');
   await click('button', 'Delete 96');
   await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent === '96');
@@ -108,7 +114,11 @@ test('two equal pages stand side by side, with the reason why one stays', async 
   await goTo('decide?family=duplicate&urgency=look-at');
   await clickText(page, '[role=option]', '“Reading the staff gauge (2)” says the same');
   await page.waitForFunction(() => document.querySelectorAll('[data-fate]').length === 2);
-  expect(await page.$$eval('[data-fate] header', (all) => all.map((h) => (h as HTMLElement).innerText.replace(/\n/g, ' ')))).toEqual(['Reading the staff gauge stays', 'Reading the staff gauge (2) goes']);
+  expect(
+    await page.$$eval('[data-fate] header', (all) =>
+      all.map((h) => (h as HTMLElement).innerText.replace(/\n/g, ' ')),
+    ),
+  ).toEqual(['Reading the staff gauge stays', 'Reading the staff gauge (2) goes']);
   await waitForText(page, 'students can see it');
 });
 
@@ -135,13 +145,21 @@ test('the clean package downloads and is what the proof says', async () => {
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: downloads });
   await clickText(page, 'a', 'The clean package');
   const file = join(downloads, 'HYD-214.imscc');
-  for (let i = 0; i < 100 && !(existsSync(file) && statSync(file).size > 0); i += 1) await new Promise((r) => setTimeout(r, 100));
+  for (let i = 0; i < 100 && !(existsSync(file) && statSync(file).size > 0); i += 1)
+    await new Promise((r) => setTimeout(r, 100));
   expect(readdirSync(downloads)).toEqual(['HYD-214.imscc']);
   const read = await readShell({ package: { path: file, name: 'x' }, today: '2027-01-04' as LocalDate });
   if (!read.ok) throw new Error(read.trouble.message);
   read.value.archive.close();
-  expect([read.value.shell.items.length, read.value.shell.files.length, read.value.shell.code]).toEqual([257, 334, 'HYD 214']);
-  const events = await page.evaluate(async (path) => (await (await fetch(path)).text()).match(/BEGIN:VEVENT/g)?.length, `/api/shells/${id}/export?what=events`);
+  expect([read.value.shell.items.length, read.value.shell.files.length, read.value.shell.code]).toEqual([
+    257,
+    334,
+    'HYD 214',
+  ]);
+  const events = await page.evaluate(
+    async (path) => (await (await fetch(path)).text()).match(/BEGIN:VEVENT/g)?.length,
+    `/api/shells/${id}/export?what=events`,
+  );
   expect(events).toBe(24);
 });
 
@@ -168,7 +186,10 @@ test('dark colours and double size keep everything readable', async () => {
   for (const at of ['comb', 'decide', 'prove']) {
     await goTo(at);
     await page.waitForSelector('h1');
-    expect([at, await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1)]).toEqual([at, true]);
+    expect([
+      at,
+      await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1),
+    ]).toEqual([at, true]);
   }
   await page.setViewport({ width: 1280, height: 800 });
 });

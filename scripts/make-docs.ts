@@ -7,15 +7,24 @@ import { publishedSchemas, schemaText } from './published-schemas';
 /** Writes the page of each check from its record, and the JSON Schema of everything that Currycomb writes as JSON. */
 mkdirSync('docs/checks', { recursive: true });
 mkdirSync('docs/schemas', { recursive: true });
-const remedyWords = { safe: 'safe', judgement: 'judgement', depends: 'safe or judgement, as it depends', none: 'yours to choose' };
+const remedyWords = {
+  safe: 'safe',
+  judgement: 'judgement',
+  depends: 'safe or judgement, as it depends',
+  none: 'yours to choose',
+};
 for (const check of allChecks) {
   const family = familyTitles[check.id.split('.')[0] as Family];
-  const options = Object.entries(check.options.shape as Record<string, z.ZodType>).map(([name, type]) => `- \`${name}\`: ${type.description ?? ''} (default ${JSON.stringify(type.parse(undefined))})`);
+  const options = Object.entries(check.options.shape as Record<string, z.ZodType>).map(
+    ([name, type]) =>
+      `- \`${name}\`: ${type.description ?? ''} (default ${JSON.stringify(type.parse(undefined))})`,
+  );
   const { page } = check;
   writeFileSync(
     `docs/checks/${check.id}.md`,
     `# ${check.title}\n\n\`${check.id}\` · ${family} · ${urgencyTitles[check.urgency]} · remedy: ${remedyWords[check.remedyKind]}\n\n## What it means\n\n${page.means}\n\n## Why it matters\n\n${page.why}\n\n## An example\n\n${page.example}\n\n## What the remedy does\n\n${page.remedy}\n\n## When it says nothing\n\n${page.notWhen}\n\n## Settings\n\n${options.length ? `${options.join('\n')}\n` : 'It has none beyond `on` and `urgency`.\n'}`,
   );
 }
-for (const [name, schema] of Object.entries(publishedSchemas)) writeFileSync(`docs/schemas/${name}.schema.json`, schemaText(schema));
+for (const [name, schema] of Object.entries(publishedSchemas))
+  writeFileSync(`docs/schemas/${name}.schema.json`, schemaText(schema));
 console.log(`${allChecks.length} check pages, ${Object.keys(publishedSchemas).length} schemas`);

@@ -19,4 +19,5 @@ export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
 };
 
 /** JSON Schema (draft 2020-12) as it stands in docs/schemas. */
-export const schemaText = (schema: z.ZodType): string => `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`;
+export const schemaText = (schema: z.ZodType): string =>
+  `${JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 2)}\n`;

@@ -4,7 +4,11 @@ import { relative } from 'node:path';
 
 const port = Number(process.argv[2]);
 const address = `http://127.0.0.1:${port}`;
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], { stdio: ['ignore', 'ignore', 'pipe'] });
+const server = spawn(
+  process.execPath,
+  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+  { stdio: ['ignore', 'ignore', 'pipe'] },
+);
 const said = [];
 server.stderr.on('data', (d) => said.push(d));
 const stop = () => server.kill();

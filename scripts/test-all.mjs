@@ -6,7 +6,16 @@ import { join } from 'node:path';
 
 const scratch = mkdtempSync(join(tmpdir(), 'currycomb-test-'));
 const results = join(scratch, 'jest.json');
-const jest = (config, ...more) => ['node', 'node_modules/jest/bin/jest.js', '--config', config, '--json', '--outputFile', results, ...more];
+const jest = (config, ...more) => [
+  'node',
+  'node_modules/jest/bin/jest.js',
+  '--config',
+  config,
+  '--json',
+  '--outputFile',
+  results,
+  ...more,
+];
 const steps = [
   { name: 'documentation tree', command: ['bash', 'scripts/fetch-doc-tree.sh'] },
   { name: 'demo packages', command: ['npm', 'run', '--silent', 'demo:packages'] },
@@ -15,6 +24,7 @@ const steps = [
   { name: 'production build', command: ['npx', 'next', 'build'] },
   // Types come after the build, which writes the types of the routes.
   { name: 'types', command: ['npm', 'run', '--silent', 'typecheck'] },
+  { name: 'format', command: ['npm', 'run', '--silent', 'format:check'] },
   { name: 'lint', command: ['npm', 'run', '--silent', 'lint'] },
   { name: 'import rules', command: ['npm', 'run', '--silent', 'imports'] },
   { name: 'unit tests', command: jest('jest.config.mjs'), counted: true },

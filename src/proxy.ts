@@ -3,7 +3,8 @@ import { isOwnHost } from '@/services/safety/own-host';
 
 /** Pages only: refuses foreign hosts and gives each answer a content policy with a fresh nonce. */
 export function proxy(request: NextRequest): NextResponse {
-  if (!isOwnHost(request.headers.get('host'))) return new NextResponse('Currycomb answers on this computer only.', { status: 421 });
+  if (!isOwnHost(request.headers.get('host')))
+    return new NextResponse('Currycomb answers on this computer only.', { status: 421 });
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const development = process.env.NODE_ENV === 'development';
   const policy = [
@@ -28,4 +29,11 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: '/((?!api|_next/static|_next/image|favicon.ico).*)', missing: [{ type: 'header', key: 'next-router-prefetch' }] }] };
+export const config = {
+  matcher: [
+    {
+      source: '/((?!api|_next/static|_next/image|favicon.ico).*)',
+      missing: [{ type: 'header', key: 'next-router-prefetch' }],
+    },
+  ],
+};

@@ -14,10 +14,29 @@ import { wholeShells, type WholeShell } from './whole-shells';
 
 const each = Number(process.argv[2] ?? 60);
 const term = { title: 'Spring 2027', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
-const previousTerm = { title: 'Autumn 2025', start: '2025-08-25' as LocalDate, end: '2025-12-12' as LocalDate };
-const rules = { ...defaultHouseRules(allChecks), leftoverPhrases: ['blue desk', 'tarn-web'], currentTools: ['lab.tools.example', 'maps.example'], requiredParts: ['Meet your*', 'Office hours'], campusHosts: ['campus.example'], sharedAddresses: ['https://campus.example/library'] };
+const previousTerm = {
+  title: 'Autumn 2025',
+  start: '2025-08-25' as LocalDate,
+  end: '2025-12-12' as LocalDate,
+};
+const rules = {
+  ...defaultHouseRules(allChecks),
+  leftoverPhrases: ['blue desk', 'tarn-web'],
+  currentTools: ['lab.tools.example', 'maps.example'],
+  requiredParts: ['Meet your*', 'Office hours'],
+  campusHosts: ['campus.example'],
+  sharedAddresses: ['https://campus.example/library'],
+};
 const seedOf = (check: string) => 1 + [...check].reduce((n, c) => (n * 31 + c.charCodeAt(0)) >>> 0, 7);
-const about = { ref: shellRef('corpus'), code: 'HYD 214', title: 'Stream Ecology', term, previousTerm, asOf: '2027-01-04' as LocalDate, noClassDays: ['2027-03-15', '2027-03-16', '2027-03-17'] as LocalDate[] };
+const about = {
+  ref: shellRef('corpus'),
+  code: 'HYD 214',
+  title: 'Stream Ecology',
+  term,
+  previousTerm,
+  asOf: '2027-01-04' as LocalDate,
+  noClassDays: ['2027-03-15', '2027-03-16', '2027-03-17'] as LocalDate[],
+};
 const prose = proseParagraphs();
 const cleaned = new Map<string, string[]>();
 
@@ -28,9 +47,15 @@ interface Trial {
 }
 /** Each row tries the faults, then the decoys. */
 const rows: readonly { readonly check: string; readonly run: (which: 'fault' | 'decoy') => Trial }[] = [
-  ...sentences.map((s) => ({ check: s.check, run: (which: 'fault' | 'decoy') => trial(s.check, textPlant(s[which])) })),
+  ...sentences.map((s) => ({
+    check: s.check,
+    run: (which: 'fault' | 'decoy') => trial(s.check, textPlant(s[which])),
+  })),
   ...structures.map((s) => ({ check: s.check, run: (which: 'fault' | 'decoy') => trial(s.check, s[which]) })),
-  ...wholeShells.map((s) => ({ check: s.check, run: (which: 'fault' | 'decoy') => wholeTrial(s.check, s[which]) })),
+  ...wholeShells.map((s) => ({
+    check: s.check,
+    run: (which: 'fault' | 'decoy') => wholeTrial(s.check, s[which]),
+  })),
 ];
 const covered = new Set(rows.map((r) => r.check));
 const left = allChecks.filter((c) => !covered.has(c.id)).map((c) => c.id);
@@ -42,7 +67,9 @@ for (const { check, run } of rows) {
   const recall = found.hit / each;
   const bad = recall < 0.98 || fired.hit > 0;
   failed ||= bad;
-  lines.push(`| ${check} | ${each} | ${found.hit} | ${recall.toFixed(3)} | ${each} | ${fired.hit} |${bad ? ' **' : ''}`);
+  lines.push(
+    `| ${check} | ${each} | ${found.hit} | ${recall.toFixed(3)} | ${each} | ${fired.hit} |${bad ? ' **' : ''}`,
+  );
   for (const miss of found.misses.slice(0, 3)) lines.push(`  missed: ${miss}`);
   for (const alarm of fired.hits.slice(0, 3)) lines.push(`  fired: ${alarm}`);
 }
@@ -58,7 +85,9 @@ const report = [
   ...lines,
   '',
   ...(left.length ? [`Without a row: ${left.join(', ')}`, ''] : []),
-  failed ? 'FAILED' : `Recall is 0.98 or better and no decoy fired, by every check (${rows.length} of ${allChecks.length}).`,
+  failed
+    ? 'FAILED'
+    : `Recall is 0.98 or better and no decoy fired, by every check (${rows.length} of ${allChecks.length}).`,
 ];
 console.log(report.join('\n'));
 if (process.argv[2] === undefined) writeFileSync('docs/corpus.md', `${report.join('\n')}\n`);
@@ -69,8 +98,12 @@ function textPlant(sentence: (d: ReturnType<typeof dice>) => string) {
   return (b: Bench): string => {
     const said = sentence(b.d);
     const paragraphs = [b.text(), said, b.text()];
-    const html = b.d.below(2) ? paragraphs.map((p) => `<p>${p}</p>`).join('\n') : `<div>${paragraphs[0]}</div><ul><li>${said}</li></ul><p>${paragraphs[2]}</p>`;
-    return b.c.page(said.length < 40 && b.d.below(8) === 0 ? `Note ${b.k}` : `Page ${b.k}`, html, { ref: `p${b.k}` });
+    const html = b.d.below(2)
+      ? paragraphs.map((p) => `<p>${p}</p>`).join('\n')
+      : `<div>${paragraphs[0]}</div><ul><li>${said}</li></ul><p>${paragraphs[2]}</p>`;
+    return b.c.page(said.length < 40 && b.d.below(8) === 0 ? `Note ${b.k}` : `Page ${b.k}`, html, {
+      ref: `p${b.k}`,
+    });
   };
 }
 
@@ -95,9 +128,14 @@ function wholeTrial(check: string, plant: WholeShell['fault']): Trial {
   const told: boolean[] = [];
   for (let k = 0; k < each; k += 1) {
     const c = new ShellComposer(about);
-    for (const title of ['About the river', 'How we work', 'Where we meet'].slice(0, 1 + d.below(3))) c.page(title, `<p>${text()}</p><p>${text()}</p>`);
+    for (const title of ['About the river', 'How we work', 'Where we meet'].slice(0, 1 + d.below(3)))
+      c.page(title, `<p>${text()}</p><p>${text()}</p>`);
     const over = plant({ c, text, d }) ?? {};
-    told.push(runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules }).findings.some((f) => f.check === check));
+    told.push(
+      runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules }).findings.some(
+        (f) => f.check === check,
+      ),
+    );
   }
   const numbersOf = (wanted: boolean) => told.flatMap((t, k) => (t === wanted ? [`shell ${k}`] : []));
   return { hit: told.filter((t) => t).length, hits: numbersOf(true), misses: numbersOf(false) };
@@ -110,26 +148,53 @@ function trial(check: string, plant: (b: Bench) => string): Trial {
   const more: Bench['more'] = { events: [], categories: [], columns: [] };
   const wanted: string[] = [];
   for (let k = 0; k < each; k += 1) wanted.push(plant({ c, k, text, d, more }));
-  const shell = { ...c.shell(), events: more.events, gradeCategories: more.categories, gradeColumns: more.columns };
-  const subjects = new Set(runChecks(shell, { checks: allChecks, rules }).findings.filter((f) => f.check === check).flatMap((f) => f.subjects.map((s) => s.ref)));
+  const shell = {
+    ...c.shell(),
+    events: more.events,
+    gradeCategories: more.categories,
+    gradeColumns: more.columns,
+  };
+  const subjects = new Set(
+    runChecks(shell, { checks: allChecks, rules })
+      .findings.filter((f) => f.check === check)
+      .flatMap((f) => f.subjects.map((s) => s.ref)),
+  );
   const says = (ref: string) => {
     const item = shell.items.find((i) => i.ref === ref);
     const content = shell.contents.find((x) => x.id === item?.content);
-    const lines = (content?.texts[0] ?? '').split(/<[^>]+>/).map((l) => l.trim()).filter((l) => l !== '');
+    const lines = (content?.texts[0] ?? '')
+      .split(/<[^>]+>/)
+      .map((l) => l.trim())
+      .filter((l) => l !== '');
     return `${ref} ${item?.title ?? ''} ${lines.sort((a, b) => a.length - b.length)[0] ?? ''}`.trim();
   };
-  return { hit: wanted.filter((w) => subjects.has(w)).length, hits: wanted.filter((w) => subjects.has(w)).map(says), misses: wanted.filter((w) => !subjects.has(w)).map(says) };
+  return {
+    hit: wanted.filter((w) => subjects.has(w)).length,
+    hits: wanted.filter((w) => subjects.has(w)).map(says),
+    misses: wanted.filter((w) => !subjects.has(w)).map(says),
+  };
 }
 
 /** Paragraphs about which a check has nothing to say by themselves. */
 function clean(check: string): string[] {
   const known = cleaned.get(check);
   if (known) return known;
-  const c = new ShellComposer({ ref: shellRef('prose'), code: 'HYD 214', term, previousTerm, asOf: '2027-01-04' as LocalDate });
+  const c = new ShellComposer({
+    ref: shellRef('prose'),
+    code: 'HYD 214',
+    term,
+    previousTerm,
+    asOf: '2027-01-04' as LocalDate,
+  });
   prose.forEach((p, i) => c.page(`Prose ${i}`, `<p>${escapeHtml(p)}</p>`, { ref: `x${i}` }));
-  const told = new Set(runChecks(c.shell(), { checks: allChecks.filter((x) => x.id === check), rules }).findings.flatMap((f) => f.subjects.map((s) => s.ref)));
+  const told = new Set(
+    runChecks(c.shell(), { checks: allChecks.filter((x) => x.id === check), rules }).findings.flatMap((f) =>
+      f.subjects.map((s) => s.ref),
+    ),
+  );
   const made = prose.filter((_, i) => !told.has(`x${i}` as never));
-  if (told.size && process.env['CORPUS_NATURAL']) console.log(`natural: ${check} names ${told.size} of ${prose.length} paragraphs`);
+  if (told.size && process.env['CORPUS_NATURAL'])
+    console.log(`natural: ${check} names ${told.size} of ${prose.length} paragraphs`);
   cleaned.set(check, made);
   return made;
 }

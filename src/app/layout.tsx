@@ -8,7 +8,10 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/providers';
 
-export const metadata: Metadata = { title: { default: 'Currycomb', template: '%s · Currycomb' }, icons: { icon: '/mark.svg' } };
+export const metadata: Metadata = {
+  title: { default: 'Currycomb', template: '%s · Currycomb' },
+  icons: { icon: '/mark.svg' },
+};
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;

@@ -8,7 +8,8 @@ export default function NotFound() {
       <main id="main" style={{ padding: 22 }}>
         <h1>This page is not here</h1>
         <p>
-          The shell or page was taken away, or the address is mistyped. <Link href="/">Go to the list of shells</Link>.
+          The shell or page was taken away, or the address is mistyped.{' '}
+          <Link href="/">Go to the list of shells</Link>.
         </p>
       </main>
     </>

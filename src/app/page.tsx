@@ -26,8 +26,9 @@ export default function ShellsPage() {
           <div style={{ marginTop: 40, maxWidth: 560 }}>
             <h2>No shell has been brought in yet</h2>
             <p>
-              Export the course from your campus system as a Common Cartridge (.imscc), and its calendar as .ics if you can. Then bring both in: Currycomb
-              reads them, says what does not belong, and changes nothing until you have seen a rehearsal.
+              Export the course from your campus system as a Common Cartridge (.imscc), and its calendar as
+              .ics if you can. Then bring both in: Currycomb reads them, says what does not belong, and
+              changes nothing until you have seen a rehearsal.
             </p>
           </div>
         )}

@@ -27,7 +27,9 @@ export function addAudit(program: Command, setCode: (code: number) => void, work
   withShellFlags(
     program
       .command('audit')
-      .description('Reads packages and says what is wrong with them; changes nothing. Several at once give one summary table; a side file of NAME.imscc then stands beside it as NAME.events.ics, NAME.previous-events.ics, NAME.status.csv or NAME.roster.zip.')
+      .description(
+        'Reads packages and says what is wrong with them; changes nothing. Several at once give one summary table; a side file of NAME.imscc then stands beside it as NAME.events.ics, NAME.previous-events.ics, NAME.status.csv or NAME.roster.zip.',
+      )
       .argument('<package...>', 'course packages, .imscc or .zip'),
   )
     .option('--format <json|csv|html|text>', 'what to print', formatOf, 'text' as AuditFormat)
@@ -36,7 +38,13 @@ export function addAudit(program: Command, setCode: (code: number) => void, work
     .option('--workers <N>', 'so many threads at once; all cores where it is not given', countOf)
     .option('--no-timing', 'leave the timing out, so that equal input gives equal bytes')
     .option('--fail-on <fix-first>', 'exit 1 where such a finding is open', failOn)
-    .action(async (paths: string[], flags: AuditFlags) => setCode(paths.length === 1 && !flags.outDir ? await auditOne(paths[0]!, flags, workers) : await auditMany(paths, flags, workers)));
+    .action(async (paths: string[], flags: AuditFlags) =>
+      setCode(
+        paths.length === 1 && !flags.outDir
+          ? await auditOne(paths[0]!, flags, workers)
+          : await auditMany(paths, flags, workers),
+      ),
+    );
 }
 
 function formatOf(text: string): AuditFormat {
@@ -46,7 +54,8 @@ function formatOf(text: string): AuditFormat {
 }
 function countOf(text: string): number {
   const count = Number(text);
-  if (!Number.isInteger(count) || count < 1 || count > 64) throw new InvalidArgumentError('It is a number from 1 to 64.');
+  if (!Number.isInteger(count) || count < 1 || count > 64)
+    throw new InvalidArgumentError('It is a number from 1 to 64.');
   return count;
 }
 function failOn(text: string): string {
@@ -55,27 +64,47 @@ function failOn(text: string): string {
 }
 
 async function auditOne(path: string, flags: AuditFlags, workers: WorkerFiles): Promise<number> {
-  const [result] = (await auditPackages([{ inputs: inputsFrom(path, flags, todayHere()), format: flags.format, timing: flags.timing }], { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers })) as [PackageAudit];
+  const [result] = (await auditPackages(
+    [{ inputs: inputsFrom(path, flags, todayHere()), format: flags.format, timing: flags.timing }],
+    { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers },
+  )) as [PackageAudit];
   if (!result.ok) return fail(result.trouble);
   if (!write(result.text, flags.out)) return 2;
   return failsOn(flags, [result]) ? 1 : 0;
 }
 
 async function auditMany(paths: readonly string[], flags: AuditFlags, workers: WorkerFiles): Promise<number> {
-  const single = (['events', 'previousEvents', 'status', 'roster', 'code'] as const).find((f) => flags[f] !== undefined);
+  const single = (['events', 'previousEvents', 'status', 'roster', 'code'] as const).find(
+    (f) => flags[f] !== undefined,
+  );
   if (single) {
-    process.stderr.write(`currycomb: --${single.replace(/([A-Z])/g, (c) => `-${c.toLowerCase()}`)} belongs to one shell; of several packages put the side files beside each, as NAME.events.ics and so on.\n`);
+    process.stderr.write(
+      `currycomb: --${single.replace(/([A-Z])/g, (c) => `-${c.toLowerCase()}`)} belongs to one shell; of several packages put the side files beside each, as NAME.events.ics and so on.\n`,
+    );
     return 2;
   }
-  const orders = paths.map((path) => ({ inputs: withSideFiles(inputsFrom(path, flags, todayHere()), path), format: flags.format, timing: flags.timing }));
-  const results = await auditPackages(orders, { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers });
-  const rows: SummaryRow[] = results.map((r, i) => ({ package: paths[i]!, trouble: r.ok ? null : r.trouble, line: r.ok ? r.line : null }));
+  const orders = paths.map((path) => ({
+    inputs: withSideFiles(inputsFrom(path, flags, todayHere()), path),
+    format: flags.format,
+    timing: flags.timing,
+  }));
+  const results = await auditPackages(orders, {
+    workerFile: workers.audit,
+    pageWorker: workers.pages,
+    count: flags.workers,
+  });
+  const rows: SummaryRow[] = results.map((r, i) => ({
+    package: paths[i]!,
+    trouble: r.ok ? null : r.trouble,
+    line: r.ok ? r.line : null,
+  }));
   if (flags.outDir !== undefined && !writeEach(flags.outDir, paths, results, flags.format)) return 2;
   const spell: Record<AuditFormat, () => string> = {
     text: () => summaryText(rows),
     csv: () => summaryCsv(rows),
     html: () => summaryHtml(rows),
-    json: () => `${JSON.stringify({ schema: 'currycomb.audits/1', packages: results.map((r, i) => ({ package: paths[i], ...(r.ok ? { audit: r.report } : { trouble: r.trouble }) })) }, null, 2)}\n`,
+    json: () =>
+      `${JSON.stringify({ schema: 'currycomb.audits/1', packages: results.map((r, i) => ({ package: paths[i], ...(r.ok ? { audit: r.report } : { trouble: r.trouble }) })) }, null, 2)}\n`,
   };
   if (!write(spell[flags.format](), flags.out)) return 2;
   for (const row of rows) if (row.trouble !== null) process.stderr.write(`currycomb: ${row.trouble}\n`);
@@ -85,12 +114,26 @@ async function auditMany(paths: readonly string[], flags: AuditFlags, workers: W
 /** Side files that stand beside a package under its name. */
 function withSideFiles(inputs: ShellInputs, path: string): ShellInputs {
   const stem = path.replace(/\.(imscc|zip)$/i, '');
-  const beside = (ending: string): InputFile | undefined => (existsSync(`${stem}.${ending}`) ? { path: `${stem}.${ending}`, name: basename(`${stem}.${ending}`) } : undefined);
-  return { ...inputs, events: beside('events.ics'), previousEvents: beside('previous-events.ics'), status: beside('status.csv'), roster: beside('roster.zip') };
+  const beside = (ending: string): InputFile | undefined =>
+    existsSync(`${stem}.${ending}`)
+      ? { path: `${stem}.${ending}`, name: basename(`${stem}.${ending}`) }
+      : undefined;
+  return {
+    ...inputs,
+    events: beside('events.ics'),
+    previousEvents: beside('previous-events.ics'),
+    status: beside('status.csv'),
+    roster: beside('roster.zip'),
+  };
 }
 
 /** Each report as NAME.json and so on; equal names are numbered. */
-function writeEach(dir: string, paths: readonly string[], results: readonly PackageAudit[], format: AuditFormat): boolean {
+function writeEach(
+  dir: string,
+  paths: readonly string[],
+  results: readonly PackageAudit[],
+  format: AuditFormat,
+): boolean {
   const taken = new Set<string>();
   try {
     mkdirSync(dir, { recursive: true });
@@ -123,7 +166,9 @@ function write(text: string, out: string | undefined): boolean {
   }
 }
 
-const failsOn = (flags: AuditFlags, results: readonly PackageAudit[]): boolean => flags.failOn !== undefined && results.some((r) => r.ok && r.report.findings.some((f) => f.urgency === 'fix-first'));
+const failsOn = (flags: AuditFlags, results: readonly PackageAudit[]): boolean =>
+  flags.failOn !== undefined &&
+  results.some((r) => r.ok && r.report.findings.some((f) => f.urgency === 'fix-first'));
 
 /** One line on standard error; the exit code for input that could not be read. */
 export function fail(message: string): number {

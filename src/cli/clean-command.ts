@@ -18,8 +18,17 @@ interface CleanFlags extends ShellFlags {
 }
 
 export function addClean(program: Command, setCode: (code: number) => void): void {
-  withShellFlags(program.command('clean').description('Takes proposed remedies, carries them out and writes the clean package.').argument('<package>', 'course package, .imscc or .zip'))
-    .option('--accept <CHECK,…|safe>', 'checks whose remedies are taken, or safe for all that lose nothing', acceptance)
+  withShellFlags(
+    program
+      .command('clean')
+      .description('Takes proposed remedies, carries them out and writes the clean package.')
+      .argument('<package>', 'course package, .imscc or .zip'),
+  )
+    .option(
+      '--accept <CHECK,…|safe>',
+      'checks whose remedies are taken, or safe for all that lose nothing',
+      acceptance,
+    )
     .option('--plan <PLAN.json>', 'a plan made before')
     .option('--out-dir <DIR>', 'a new or empty folder for the result')
     .option('--leave-blocked', 'do the rest where a guard blocks a step')
@@ -30,9 +39,16 @@ export function addClean(program: Command, setCode: (code: number) => void): voi
 
 function acceptance(text: string): Acceptance {
   if (text.trim() === 'safe') return { safe: true };
-  const names = text.split(',').map((t) => t.trim()).filter((t) => t !== '');
+  const names = text
+    .split(',')
+    .map((t) => t.trim())
+    .filter((t) => t !== '');
   const known = allChecks.map((c) => c.id as string);
-  for (const name of names) if (!known.includes(name)) throw new InvalidArgumentError(`There is no check “${name}”; the nearest one is ${nearest(name, known)}.`);
+  for (const name of names)
+    if (!known.includes(name))
+      throw new InvalidArgumentError(
+        `There is no check “${name}”; the nearest one is ${nearest(name, known)}.`,
+      );
   if (!names.length) throw new InvalidArgumentError('Name at least one check, or safe.');
   return { checks: names };
 }
@@ -42,8 +58,10 @@ function formatOf(text: string): 'text' | 'json' {
 }
 
 async function clean(path: string, flags: CleanFlags): Promise<number> {
-  if ((flags.accept === undefined) === (flags.plan === undefined)) return usage('give either --accept or --plan');
-  if (!flags.dryRun && flags.outDir === undefined) return usage('name a new or empty folder with --out-dir, or use --dry-run');
+  if ((flags.accept === undefined) === (flags.plan === undefined))
+    return usage('give either --accept or --plan');
+  if (!flags.dryRun && flags.outDir === undefined)
+    return usage('name a new or empty folder with --out-dir, or use --dry-run');
   const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
@@ -61,13 +79,16 @@ async function clean(path: string, flags: CleanFlags): Promise<number> {
     dryRun: flags.dryRun ?? false,
     rules: rules.value,
   });
-  if (!result.ok) return result.trouble.code === 'usage' ? usage(result.trouble.message) : fail(result.trouble.message);
+  if (!result.ok)
+    return result.trouble.code === 'usage' ? usage(result.trouble.message) : fail(result.trouble.message);
   if (result.value.kind === 'blocked') {
     for (const line of result.value.lines) process.stderr.write(`currycomb: blocked: ${line}\n`);
     return 4;
   }
   const { summary } = result.value;
-  process.stdout.write(flags.format === 'json' ? `${JSON.stringify(summary, null, 2)}\n` : summaryText(summary, flags));
+  process.stdout.write(
+    flags.format === 'json' ? `${JSON.stringify(summary, null, 2)}\n` : summaryText(summary, flags),
+  );
   return 0;
 }
 

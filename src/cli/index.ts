@@ -10,4 +10,7 @@ const worker = (name: string) => {
   const file = fileURLToPath(new URL(`./workers/${name}.mjs`, import.meta.url));
   return existsSync(file) ? file : null;
 };
-process.exitCode = await runCommandLine(process.argv.slice(2), { audit: worker('audit'), pages: worker('pages') });
+process.exitCode = await runCommandLine(process.argv.slice(2), {
+  audit: worker('audit'),
+  pages: worker('pages'),
+});

@@ -4,7 +4,10 @@ import { addClean } from './clean-command';
 import { addPreviewAdd } from './preview-add-command';
 
 /** Runs the command line; returns the exit code: 0 done, 1 --fail-on met, 2 bad usage, 3 unreadable input, 4 blocked. */
-export async function runCommandLine(args: readonly string[], workers: WorkerFiles = { audit: null, pages: null }): Promise<number> {
+export async function runCommandLine(
+  args: readonly string[],
+  workers: WorkerFiles = { audit: null, pages: null },
+): Promise<number> {
   let code = 0;
   const program = new Command('currycomb')
     .description('Audits a course shell for what does not belong, and cleans it.')
@@ -14,7 +17,10 @@ export async function runCommandLine(args: readonly string[], workers: WorkerFil
   addAudit(program, setCode, workers);
   addClean(program, setCode);
   addPreviewAdd(program, setCode);
-  for (const command of program.commands) command.exitOverride().configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'currycomb: ')) });
+  for (const command of program.commands)
+    command
+      .exitOverride()
+      .configureOutput({ outputError: (text, write) => write(text.replace(/^error: /, 'currycomb: ')) });
   try {
     await program.parseAsync(['node', 'currycomb', ...args]);
   } catch (error) {

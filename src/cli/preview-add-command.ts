@@ -15,13 +15,23 @@ interface PreviewFlags extends ShellFlags {
 }
 
 export function addPreviewAdd(program: Command, setCode: (code: number) => void): void {
-  withShellFlags(program.command('preview-add').description('Says what adding a package to a shell would bring: new, there already, different, doubled. Changes nothing.').argument('<package>', 'the package to be added'))
+  withShellFlags(
+    program
+      .command('preview-add')
+      .description(
+        'Says what adding a package to a shell would bring: new, there already, different, doubled. Changes nothing.',
+      )
+      .argument('<package>', 'the package to be added'),
+  )
     .requiredOption('--into <SHELL-PACKAGE>', 'the shell’s own package')
     .option('--into-events <F.ics>', 'the shell’s calendar')
     .option('--into-roster <DIR|ZIP>', 'the shell’s OneRoster CSV')
     .option('--into-status <F.csv>', 'the shell’s status sheet')
     .option('--format <text|json>', 'what to print', formatOf, 'text' as const)
-    .addHelpText('after', '\n--events, --roster and --status belong to the package to be added; code and term to the shell.')
+    .addHelpText(
+      'after',
+      '\n--events, --roster and --status belong to the package to be added; code and term to the shell.',
+    )
     .action(async (path: string, flags: PreviewFlags) => setCode(await previewAdd(path, flags)));
 }
 
@@ -32,14 +42,31 @@ function formatOf(text: string): 'text' | 'json' {
 
 async function previewAdd(path: string, flags: PreviewFlags): Promise<number> {
   const today = todayHere();
-  const into = await readShell(inputsFrom(flags.into, { ...flags, events: flags.intoEvents, roster: flags.intoRoster, status: flags.intoStatus }, today));
+  const into = await readShell(
+    inputsFrom(
+      flags.into,
+      { ...flags, events: flags.intoEvents, roster: flags.intoRoster, status: flags.intoStatus },
+      today,
+    ),
+  );
   if (!into.ok) return fail(`The shell: ${into.trouble.message}`);
   into.value.archive.close();
   const { shell } = into.value;
-  const from = await readShell({ ...inputsFrom(path, { events: flags.events, roster: flags.roster, status: flags.status, asOf: flags.asOf }, today), timeZone: shell.timeZone });
+  const from = await readShell({
+    ...inputsFrom(
+      path,
+      { events: flags.events, roster: flags.roster, status: flags.status, asOf: flags.asOf },
+      today,
+    ),
+    timeZone: shell.timeZone,
+  });
   if (!from.ok) return fail(from.trouble.message);
   from.value.archive.close();
   const preview = holdAgainst(shell, from.value.shell);
-  process.stdout.write(flags.format === 'json' ? `${JSON.stringify(previewAddJson(shell, from.value.shell, from.value.intake, preview), null, 2)}\n` : previewAddText(shell, from.value.shell, preview));
+  process.stdout.write(
+    flags.format === 'json'
+      ? `${JSON.stringify(previewAddJson(shell, from.value.shell, from.value.intake, preview), null, 2)}\n`
+      : previewAddText(shell, from.value.shell, preview),
+  );
   return 0;
 }

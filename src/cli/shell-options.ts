@@ -38,12 +38,14 @@ export function dayList(text: string): LocalDate[] {
 }
 
 function zone(text: string): string {
-  if (!isTimeZone(text)) throw new InvalidArgumentError(`“${text}” is no time zone; give an IANA name such as Europe/Dublin.`);
+  if (!isTimeZone(text))
+    throw new InvalidArgumentError(`“${text}” is no time zone; give an IANA name such as Europe/Dublin.`);
   return text;
 }
 
 function baselineIs(text: string): string {
-  if (text !== 'supplied' && text !== 'template') throw new InvalidArgumentError('It is either supplied or template.');
+  if (text !== 'supplied' && text !== 'template')
+    throw new InvalidArgumentError('It is either supplied or template.');
   return text;
 }
 
@@ -66,7 +68,8 @@ export const withShellFlags = (command: Command): Command =>
     .option('--time-zone <Z>', 'time zone (IANA)', zone)
     .option('--as-of <D>', 'the day to look from; today where it is not given', day);
 
-const file = (path: string | undefined): InputFile | undefined => (path === undefined ? undefined : { path, name: basename(path) });
+const file = (path: string | undefined): InputFile | undefined =>
+  path === undefined ? undefined : { path, name: basename(path) };
 
 export function inputsFrom(packagePath: string, flags: ShellFlags, today: LocalDate): ShellInputs {
   return {

@@ -20,7 +20,12 @@ export interface ContextPaths {
 export function openContext(paths: ContextPaths): Context {
   const db = openDatabase(paths.dataDir, paths.migrationsDir);
   const blobsDir = join(paths.dataDir, 'blobs');
-  return { db, blobs: new BlobStore(blobsDir), jobs: new JobRunner(db, paths.workerFile, blobsDir), dataDir: paths.dataDir };
+  return {
+    db,
+    blobs: new BlobStore(blobsDir),
+    jobs: new JobRunner(db, paths.workerFile, blobsDir),
+    dataDir: paths.dataDir,
+  };
 }
 
 const holder = globalThis as typeof globalThis & { currycomb?: Context };

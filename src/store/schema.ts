@@ -21,7 +21,9 @@ export const versions = sqliteTable(
   'versions',
   {
     id: text('id').primaryKey(),
-    shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
     /** SHA-256 of the shell as JSON, texts and files aside, in the blob store. */
     stateBlob: text('state_blob').notNull(),
     fingerprint: text('fingerprint').notNull(),
@@ -38,8 +40,12 @@ export const audits = sqliteTable(
   'audits',
   {
     id: text('id').primaryKey(),
-    shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
-    versionId: text('version_id').notNull().references(() => versions.id, { onDelete: 'cascade' }),
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
+    versionId: text('version_id')
+      .notNull()
+      .references(() => versions.id, { onDelete: 'cascade' }),
     audit: text('audit').notNull(),
     milliseconds: integer('milliseconds').notNull(),
     /** Fingerprint of the house rules that it was made by. */
@@ -66,7 +72,9 @@ export const leaveBes = sqliteTable(
 export const accepted = sqliteTable(
   'accepted',
   {
-    shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
     findingId: text('finding_id').notNull(),
     acceptedAt: text('accepted_at').notNull(),
   },
@@ -76,19 +84,29 @@ export const accepted = sqliteTable(
 /** Steps added by hand, in order. */
 export const handSteps = sqliteTable('hand_steps', {
   id: text('id').primaryKey(),
-  shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+  shellId: text('shell_id')
+    .notNull()
+    .references(() => shells.id, { onDelete: 'cascade' }),
   position: integer('position').notNull(),
   step: text('step').notNull(),
 });
 
 export const runs = sqliteTable('runs', {
   id: text('id').primaryKey(),
-  shellId: text('shell_id').notNull().references(() => shells.id, { onDelete: 'cascade' }),
+  shellId: text('shell_id')
+    .notNull()
+    .references(() => shells.id, { onDelete: 'cascade' }),
   /** The restore point: the version that the run began from. */
-  beforeVersion: text('before_version').notNull().references(() => versions.id),
-  afterVersion: text('after_version').notNull().references(() => versions.id),
+  beforeVersion: text('before_version')
+    .notNull()
+    .references(() => versions.id),
+  afterVersion: text('after_version')
+    .notNull()
+    .references(() => versions.id),
   /** A plan carried out, or a package added. */
-  kind: text('kind', { enum: ['plan', 'add'] }).notNull().default('plan'),
+  kind: text('kind', { enum: ['plan', 'add'] })
+    .notNull()
+    .default('plan'),
   /** The added package: its name and SHA-256. */
   packageName: text('package_name'),
   packageHash: text('package_hash'),
@@ -104,7 +122,10 @@ export const runs = sqliteTable('runs', {
 /** A package that was read to be added: one for each shell, until it is added or another takes its place. */
 export const incomings = sqliteTable('incomings', {
   id: text('id').primaryKey(),
-  shellId: text('shell_id').notNull().unique().references(() => shells.id, { onDelete: 'cascade' }),
+  shellId: text('shell_id')
+    .notNull()
+    .unique()
+    .references(() => shells.id, { onDelete: 'cascade' }),
   packageName: text('package_name').notNull(),
   packageHash: text('package_hash').notNull(),
   title: text('title').notNull(),
@@ -121,7 +142,9 @@ export const ledger = sqliteTable(
   'ledger',
   {
     id: integer('id').primaryKey({ autoIncrement: true }),
-    runId: text('run_id').notNull().references(() => runs.id, { onDelete: 'cascade' }),
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id, { onDelete: 'cascade' }),
     direction: text('direction', { enum: ['do', 'undo'] }).notNull(),
     action: text('action').notNull(),
     targets: text('targets').notNull(),

@@ -15,7 +15,17 @@ parentPort?.on('message', ({ id, kind, input }: JobOrder) => {
     say({ id, type: 'progress', done, total, doing });
   };
   runJob(kind, input, { blobsDir, progress }).then(
-    (result) => say(result.ok ? { id, type: 'done', output: result.value } : { id, type: 'trouble', message: result.trouble.message }),
-    (error: unknown) => say({ id, type: 'trouble', message: `Something went wrong in Currycomb itself, and nothing was changed (${error instanceof Error ? error.message : 'unknown'}).` }),
+    (result) =>
+      say(
+        result.ok
+          ? { id, type: 'done', output: result.value }
+          : { id, type: 'trouble', message: result.trouble.message },
+      ),
+    (error: unknown) =>
+      say({
+        id,
+        type: 'trouble',
+        message: `Something went wrong in Currycomb itself, and nothing was changed (${error instanceof Error ? error.message : 'unknown'}).`,
+      }),
   );
 });

@@ -8,7 +8,14 @@ export interface ShellParams {
 
 /** A route about one shell: safety first, then the shell, then what the route does with it. */
 export const shellRoute =
-  <P extends ShellParams>(act: (shell: CurrentShell, context: Context, request: Request, params: Awaited<P['params']>) => Promise<Response> | Response) =>
+  <P extends ShellParams>(
+    act: (
+      shell: CurrentShell,
+      context: Context,
+      request: Request,
+      params: Awaited<P['params']>,
+    ) => Promise<Response> | Response,
+  ) =>
   async (request: Request, { params }: P): Promise<Response> => {
     const refused = refuseForeign(request);
     if (refused) return refused;

@@ -14,7 +14,11 @@ export default function HouseRulesPage() {
       <TopBar />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1240, margin: '0 auto' }}>
         <h1>House rules</h1>
-        <p style={{ maxWidth: 720 }}>What your department holds for right: which hosts and phrases are old, which titles mean material for staff, and how strict each check is. They can be exported and imported as one file, which the command line reads, too.</p>
+        <p style={{ maxWidth: 720 }}>
+          What your department holds for right: which hosts and phrases are old, which titles mean material
+          for staff, and how strict each check is. They can be exported and imported as one file, which the
+          command line reads, too.
+        </p>
         <HouseRulesForm {...view} />
       </main>
     </>

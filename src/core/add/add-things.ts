@@ -3,10 +3,29 @@ import { readAddress } from '@/core/links/package-paths';
 import { spellAddress } from '@/core/links/spell-address';
 import { applyEdits, type Edit } from '@/core/plan/edits';
 import type { Content, Item, PackageEntry, Shell, ShellFile } from '@/core/shell/model';
-import { contentId, eventRef, gradeCategoryRef, gradeColumnRef, itemRef, outsideRef, type ContentId, type EventRef, type FilePath, type GradeCategoryRef, type GradeColumnRef, type ItemRef } from '@/core/shell/refs';
+import {
+  contentId,
+  eventRef,
+  gradeCategoryRef,
+  gradeColumnRef,
+  itemRef,
+  outsideRef,
+  type ContentId,
+  type EventRef,
+  type FilePath,
+  type GradeCategoryRef,
+  type GradeColumnRef,
+  type ItemRef,
+} from '@/core/shell/refs';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import { FreshNames, freshPaths } from './fresh-names';
-import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, type IncomingType } from './incoming';
+import {
+  incomingKey,
+  type AddPreview,
+  type IncomingKey,
+  type IncomingThing,
+  type IncomingType,
+} from './incoming';
 import { closeChoice } from './needs';
 import { insertInOutline, parentFinder, type Landing } from './place';
 
@@ -54,7 +73,10 @@ class Adder {
     readonly choice: AddChoice,
   ) {
     this.things = new Map(preview.things.map((t) => [t.key, t]));
-    this.taken = closeChoice(preview, choice.chosen.filter((k): k is IncomingKey => this.things.has(k))).taken;
+    this.taken = closeChoice(
+      preview,
+      choice.chosen.filter((k): k is IncomingKey => this.things.has(k)),
+    ).taken;
     this.contents = new Map(incoming.contents.map((c) => [c.id, c]));
     this.filePaths = new Set(incoming.files.map((f) => f.path));
     this.takenPaths = new Set(incoming.files.filter((f) => this.has('file', f.path)).map((f) => f.path));
@@ -80,26 +102,72 @@ class Adder {
     this.namePaths(taken);
     const entries = this.entriesOf(taken);
     const names = new FreshNames([...shell.items.map((i) => i.ref), ...shell.banks.map((b) => b.ref)]);
-    for (const item of items) this.newRef.set(item.ref, item.placed || !item.content ? itemRef(names.take(item.ref)) : outsideRef(this.newContent.get(item.content) ?? item.content));
+    for (const item of items)
+      this.newRef.set(
+        item.ref,
+        item.placed || !item.content
+          ? itemRef(names.take(item.ref))
+          : outsideRef(this.newContent.get(item.content) ?? item.content),
+      );
     const addedFiles = files.map((f) => this.file(f));
     const addedContents = taken.map((c) => this.content(c));
     const eventNames = new FreshNames(shell.events.map((e) => e.ref));
-    const events = incoming.events.filter((e) => this.has('event', e.ref)).map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) as EventRef }));
+    const events = incoming.events
+      .filter((e) => this.has('event', e.ref))
+      .map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) as EventRef }));
     const categoryNames = new FreshNames(shell.gradeCategories.map((c) => c.ref));
     const columnNames = new FreshNames(shell.gradeColumns.map((c) => c.ref));
     const newCategory = new Map<string, GradeCategoryRef>();
-    for (const c of incoming.gradeCategories) if (this.has('gradeCategory', c.ref)) newCategory.set(c.ref, gradeCategoryRef(categoryNames.take(c.ref)));
-    for (const c of incoming.gradeColumns) if (this.has('gradeColumn', c.ref)) this.newColumn.set(c.ref, gradeColumnRef(columnNames.take(c.ref)));
-    const categories = incoming.gradeCategories.flatMap((c) => (newCategory.has(c.ref) ? [{ ...c, ref: newCategory.get(c.ref)! }] : []));
-    const categoryOf = (ref: string | null) => (ref === null ? null : (newCategory.get(ref) ?? (this.counterpart('gradeCategory', ref) as GradeCategoryRef | null)));
-    const columns = incoming.gradeColumns.flatMap((c) => (this.newColumn.has(c.ref) ? [{ ...c, ref: this.newColumn.get(c.ref)!, results: c.results === null || this.choice.batch === null ? c.results : 0, category: categoryOf(c.category) }] : []));
+    for (const c of incoming.gradeCategories)
+      if (this.has('gradeCategory', c.ref))
+        newCategory.set(c.ref, gradeCategoryRef(categoryNames.take(c.ref)));
+    for (const c of incoming.gradeColumns)
+      if (this.has('gradeColumn', c.ref)) this.newColumn.set(c.ref, gradeColumnRef(columnNames.take(c.ref)));
+    const categories = incoming.gradeCategories.flatMap((c) =>
+      newCategory.has(c.ref) ? [{ ...c, ref: newCategory.get(c.ref)! }] : [],
+    );
+    const categoryOf = (ref: string | null) =>
+      ref === null
+        ? null
+        : (newCategory.get(ref) ?? (this.counterpart('gradeCategory', ref) as GradeCategoryRef | null));
+    const columns = incoming.gradeColumns.flatMap((c) =>
+      this.newColumn.has(c.ref)
+        ? [
+            {
+              ...c,
+              ref: this.newColumn.get(c.ref)!,
+              results: c.results === null || this.choice.batch === null ? c.results : 0,
+              category: categoryOf(c.category),
+            },
+          ]
+        : [],
+    );
     const parentOf = parentFinder(shell, incoming, this.things, this.choice.landing, this.newRef);
     const addedItems = items.map((i) => this.item(i, parentOf));
-    const banks = incoming.banks.filter((b) => this.has('bank', b.ref) && (b.content === null || this.newContent.has(b.content))).map((b) => (b.content === null ? b : { ...b, content: this.newContent.get(b.content)!, ref: outsideRef(this.newContent.get(b.content)!) }));
+    const banks = incoming.banks
+      .filter((b) => this.has('bank', b.ref) && (b.content === null || this.newContent.has(b.content)))
+      .map((b) =>
+        b.content === null
+          ? b
+          : {
+              ...b,
+              content: this.newContent.get(b.content)!,
+              ref: outsideRef(this.newContent.get(b.content)!),
+            },
+      );
 
     const edits: Edit[] = [];
-    const append = (list: 'contents' | 'files' | 'entries' | 'events' | 'gradeCategories' | 'gradeColumns' | 'banks', things: readonly unknown[]) => {
-      if (things.length) edits.push({ op: 'insert', list, at: things.map((_, i) => shell[list].length + i), things } as unknown as Edit);
+    const append = (
+      list: 'contents' | 'files' | 'entries' | 'events' | 'gradeCategories' | 'gradeColumns' | 'banks',
+      things: readonly unknown[],
+    ) => {
+      if (things.length)
+        edits.push({
+          op: 'insert',
+          list,
+          at: things.map((_, i) => shell[list].length + i),
+          things,
+        } as unknown as Edit);
     };
     append('contents', addedContents);
     append('files', addedFiles);
@@ -116,17 +184,27 @@ class Adder {
     if (events.length && incoming.calendar) {
       const others = new Set(shell.calendar?.others ?? []);
       const zones = incoming.calendar.others.filter((o) => /^BEGIN:VTIMEZONE/i.test(o) && !others.has(o));
-      const after = shell.calendar ? { ...shell.calendar, others: [...shell.calendar.others, ...zones] } : { head: incoming.calendar.head, others: zones };
+      const after = shell.calendar
+        ? { ...shell.calendar, others: [...shell.calendar.others, ...zones] }
+        : { head: incoming.calendar.head, others: zones };
       if (!shell.calendar || zones.length) edits.push({ op: 'calendar', before: shell.calendar, after });
     }
     const after = applyEdits(shell, edits);
-    const titled = (list: readonly { ref: string; title: string }[]) => list.map(({ ref, title }) => ({ ref, title }));
+    const titled = (list: readonly { ref: string; title: string }[]) =>
+      list.map(({ ref, title }) => ({ ref, title }));
     return {
       edits,
       after,
       relinked: this.relinked,
       loose: looseLinks(after, addedContents),
-      added: { item: titled(addedItems), file: addedFiles.map((f) => ({ ref: f.path, title: f.path })), event: titled(events), gradeCategory: titled(categories), gradeColumn: titled(columns), bank: titled(banks) },
+      added: {
+        item: titled(addedItems),
+        file: addedFiles.map((f) => ({ ref: f.path, title: f.path })),
+        event: titled(events),
+        gradeCategory: titled(categories),
+        gradeColumn: titled(columns),
+        bank: titled(banks),
+      },
     };
   }
 
@@ -135,8 +213,13 @@ class Adder {
     const ids = new Set<ContentId>();
     for (const item of items) if (item.content) ids.add(item.content);
     for (const file of files) ids.add(file.content);
-    for (const bank of this.incoming.banks) if (bank.content && this.has('bank', bank.ref)) ids.add(bank.content);
-    const listed = new Set([...this.incoming.items.map((i) => i.content), ...this.incoming.files.map((f) => f.content), ...this.incoming.banks.map((b) => b.content)]);
+    for (const bank of this.incoming.banks)
+      if (bank.content && this.has('bank', bank.ref)) ids.add(bank.content);
+    const listed = new Set([
+      ...this.incoming.items.map((i) => i.content),
+      ...this.incoming.files.map((f) => f.content),
+      ...this.incoming.banks.map((b) => b.content),
+    ]);
     const visit = (id: ContentId) => {
       for (const d of this.contents.get(id)?.dependencies ?? []) if (!listed.has(d) && this.contents.has(d) && !ids.has(d)) { ids.add(d); visit(d); } // prettier-ignore
     };
@@ -145,14 +228,22 @@ class Adder {
   }
 
   nameContents(taken: readonly Content[]): void {
-    const names = new FreshNames([...this.shell.contents.map((c) => c.id), ...this.shell.items.map((i) => i.ref)]);
+    const names = new FreshNames([
+      ...this.shell.contents.map((c) => c.id),
+      ...this.shell.items.map((i) => i.ref),
+    ]);
     for (const c of taken) this.newContent.set(c.id, contentId(names.take(c.id)));
   }
 
   /** Where every path of the incoming package leads afterwards: to its own copy under a free name, or to what the shell has. */
   namePaths(taken: readonly Content[]): void {
-    const paths = freshPaths([...this.shell.files.map((f) => f.path), ...this.shell.entries.map((e) => e.path)]);
-    for (const content of taken) for (const path of content.files) if (this.comes(path) && !this.newPath.has(path)) this.newPath.set(path, paths.take(path));
+    const paths = freshPaths([
+      ...this.shell.files.map((f) => f.path),
+      ...this.shell.entries.map((e) => e.path),
+    ]);
+    for (const content of taken)
+      for (const path of content.files)
+        if (this.comes(path) && !this.newPath.has(path)) this.newPath.set(path, paths.take(path));
     for (const file of this.incoming.files) {
       const there = this.counterpart('file', file.path);
       if (!this.newPath.has(file.path) && there !== null) this.newPath.set(file.path, there as FilePath);
@@ -175,12 +266,16 @@ class Adder {
 
   entriesOf(taken: readonly Content[]): PackageEntry[] {
     const wanted = new Set(taken.flatMap((c) => c.files));
-    return this.incoming.entries.filter((e) => wanted.has(e.path) && !this.filePaths.has(e.path)).map((e) => ({ ...e, path: this.newPath.get(e.path) ?? e.path }));
+    return this.incoming.entries
+      .filter((e) => wanted.has(e.path) && !this.filePaths.has(e.path))
+      .map((e) => ({ ...e, path: this.newPath.get(e.path) ?? e.path }));
   }
 
   content(content: Content): Content {
     const path = (p: FilePath) => this.newPath.get(p) ?? p;
-    const edges = (linkGraphOf(this.incoming).outgoing.get(contentNode(content.id)) ?? []).filter((e): e is AddressEdge => e.kind === 'address');
+    const edges = (linkGraphOf(this.incoming).outgoing.get(contentNode(content.id)) ?? []).filter(
+      (e): e is AddressEdge => e.kind === 'address',
+    );
     const at = content.textPath;
     return {
       ...content,
@@ -189,12 +284,23 @@ class Adder {
       files: content.files.filter((p) => this.comes(p)).map(path),
       dependencies: content.dependencies.map((d) => this.newContent.get(d)).filter((d) => d !== undefined),
       textPath: at === null ? null : path(at),
-      texts: at === null ? content.texts : content.texts.map((text, i) => this.rewrite(text, at, edges.filter((e) => e.text === i))),
+      texts:
+        at === null
+          ? content.texts
+          : content.texts.map((text, i) =>
+              this.rewrite(
+                text,
+                at,
+                edges.filter((e) => e.text === i),
+              ),
+            ),
     };
   }
 
   file(file: ShellFile): ShellFile {
-    const edges = (linkGraphOf(this.incoming).outgoing.get(fileNode(file.path)) ?? []).filter((e): e is AddressEdge => e.kind === 'address');
+    const edges = (linkGraphOf(this.incoming).outgoing.get(fileNode(file.path)) ?? []).filter(
+      (e): e is AddressEdge => e.kind === 'address',
+    );
     return {
       ...file,
       path: this.newPath.get(file.path) ?? file.path,
@@ -226,7 +332,12 @@ class Adder {
   item(item: Item, parentOf: (item: Item) => ItemRef | null): Item {
     const { incoming, shell, choice } = this;
     const groups = new Set<string>(shell.groups.map((g) => g.ref));
-    const date = (when: Item['due']): Item['due'] => (when === null || choice.dating === 'clear' ? null : choice.dating === 'keep' ? when : (sameWeekAndWeekday(when, termOf(incoming, shell), shell.term) ?? null));
+    const date = (when: Item['due']): Item['due'] =>
+      when === null || choice.dating === 'clear'
+        ? null
+        : choice.dating === 'keep'
+          ? when
+          : (sameWeekAndWeekday(when, termOf(incoming, shell), shell.term) ?? null);
     return {
       ...item,
       ref: this.newRef.get(item.ref)!,
@@ -235,8 +346,13 @@ class Adder {
       opens: date(item.opens),
       due: date(item.due),
       closes: date(item.closes),
-      requires: item.requires.map((r) => this.newRef.get(r) ?? (this.counterpart('item', r) as ItemRef | null)).filter((r) => r !== null),
-      gradeColumn: item.gradeColumn === null ? null : (this.newColumn.get(item.gradeColumn) ?? this.counterpart('gradeColumn', item.gradeColumn)),
+      requires: item.requires
+        .map((r) => this.newRef.get(r) ?? (this.counterpart('item', r) as ItemRef | null))
+        .filter((r) => r !== null),
+      gradeColumn:
+        item.gradeColumn === null
+          ? null
+          : (this.newColumn.get(item.gradeColumn) ?? this.counterpart('gradeColumn', item.gradeColumn)),
       groups: choice.batch === null ? item.groups : item.groups.filter((g) => groups.has(g)),
       // Nobody has handed anything in here yet.
       studentWork: item.studentWork === null || choice.batch === null ? item.studentWork : 0,
@@ -246,11 +362,16 @@ class Adder {
 }
 
 /** The term that an incoming package's dates belong to: its own, else the shell's previous one. */
-const termOf = (incoming: Shell, shell: Shell) => (incoming.term.start && incoming.term.end && incoming.term.start !== shell.term.start ? incoming.term : shell.previousTerm);
+const termOf = (incoming: Shell, shell: Shell) =>
+  incoming.term.start && incoming.term.end && incoming.term.start !== shell.term.start
+    ? incoming.term
+    : shell.previousTerm;
 
 const folderOf = (path: FilePath): string => path.slice(0, path.lastIndexOf('/') + 1);
 
 function looseLinks(after: Shell, added: readonly Content[]): { from: string; asked: string }[] {
   const titles = new Map<string, string>(added.map((c) => [contentNode(c.id), c.title || c.href || c.id]));
-  return linkGraphOf(after).broken.flatMap((b) => (titles.has(b.from) ? [{ from: titles.get(b.from)!, asked: b.asked }] : []));
+  return linkGraphOf(after).broken.flatMap((b) =>
+    titles.has(b.from) ? [{ from: titles.get(b.from)!, asked: b.asked }] : [],
+  );
 }

@@ -10,7 +10,13 @@ import { spellBytes } from '@/core/text/spell-bytes';
 import { titleKey } from '@/core/text/normalise';
 import { sideOfTerm } from '@/core/time/term';
 import { dateOf, type LocalDateTime } from '@/core/time/local-date';
-import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, type Standing } from './incoming';
+import {
+  incomingKey,
+  type AddPreview,
+  type IncomingKey,
+  type IncomingThing,
+  type Standing,
+} from './incoming';
 import { needsOf } from './needs';
 
 type Verdict = Pick<IncomingThing, 'standing' | 'counterpart' | 'differences'>;
@@ -35,29 +41,58 @@ export function holdAgainst(shell: Shell, incoming: Shell): AddPreview {
 type Held = Omit<IncomingThing, 'proposed' | 'leftOut'>;
 
 function heldItems(shell: Shell, incoming: Shell): Held[] {
-  const here = { outline: outlineOf(shell), keys: contentKeys(shell, linkGraphOf(shell)), contents: byId(shell) };
-  const there = { outline: outlineOf(incoming), keys: contentKeys(incoming, linkGraphOf(incoming)), contents: byId(incoming) };
+  const here = {
+    outline: outlineOf(shell),
+    keys: contentKeys(shell, linkGraphOf(shell)),
+    contents: byId(shell),
+  };
+  const there = {
+    outline: outlineOf(incoming),
+    keys: contentKeys(incoming, linkGraphOf(incoming)),
+    contents: byId(incoming),
+  };
   const byRef = new Map<string, Item>(shell.items.map((i) => [i.ref, i]));
   const byContent = new Map<string, Item>();
   const byTitle = new Map<string, Item[]>();
   const titled = (item: Item, parent: string) => `${item.kind} ${parent} ${titleKey(item.title)}`;
   for (const item of shell.items) {
-    for (const key of [here.keys.of(item), here.keys.looseOf(item)]) if (key !== null && !byContent.has(key)) byContent.set(key, item);
+    for (const key of [here.keys.of(item), here.keys.looseOf(item)])
+      if (key !== null && !byContent.has(key)) byContent.set(key, item);
     const key = titled(item, item.placed ? (item.parent ?? '') : '-');
     collect(byTitle, key, item);
   }
   const counterparts = new Map<string, Item>();
   return incoming.items.map((item): Held => {
-    const equal = (other: Item) => there.keys.of(item) === here.keys.of(other) || there.keys.looseOf(item) === here.keys.looseOf(other);
+    const equal = (other: Item) =>
+      there.keys.of(item) === here.keys.of(other) || there.keys.looseOf(item) === here.keys.looseOf(other);
     const verdict = ((): Verdict => {
       const same = byRef.get(item.ref);
       const container = item.content === null;
-      if (same && same.kind === item.kind && (titleKey(same.title) === titleKey(item.title) || (!container && equal(same)))) {
+      if (
+        same &&
+        same.kind === item.kind &&
+        (titleKey(same.title) === titleKey(item.title) || (!container && equal(same)))
+      ) {
         counterparts.set(item.ref, same);
-        return judge(same, itemDifferences(shell, same, item, here.contents.get(same.content ?? ''), there.contents.get(item.content ?? ''), equal(same)));
+        return judge(
+          same,
+          itemDifferences(
+            shell,
+            same,
+            item,
+            here.contents.get(same.content ?? ''),
+            there.contents.get(item.content ?? ''),
+            equal(same),
+          ),
+        );
       }
       const keys = container ? [] : [there.keys.of(item), there.keys.looseOf(item)].filter((k) => k !== null);
-      const twin = keys.map((k) => byContent.get(k)).find((i) => i !== undefined && (titleKey(i.title) === titleKey(item.title) || there.keys.words(item) >= 5));
+      const twin = keys
+        .map((k) => byContent.get(k))
+        .find(
+          (i) =>
+            i !== undefined && (titleKey(i.title) === titleKey(item.title) || there.keys.words(item) >= 5),
+        );
       if (twin) {
         counterparts.set(item.ref, twin);
         return { standing: 'doubled', counterpart: named(twin), differences: [] };
@@ -69,34 +104,75 @@ function heldItems(shell: Shell, incoming: Shell): Held[] {
       const [other] = namesake as [Item];
       counterparts.set(item.ref, other);
       if (container) return { standing: 'there', counterpart: named(other), differences: [] };
-      return judge(other, itemDifferences(shell, other, item, here.contents.get(other.content ?? ''), there.contents.get(item.content ?? ''), false));
+      return judge(
+        other,
+        itemDifferences(
+          shell,
+          other,
+          item,
+          here.contents.get(other.content ?? ''),
+          there.contents.get(item.content ?? ''),
+          false,
+        ),
+      );
     })();
-    return { key: incomingKey('item', item.ref), type: 'item', ref: item.ref, kind: item.kind, title: item.title, parent: item.parent === null ? null : incomingKey('item', item.parent), ...verdict };
+    return {
+      key: incomingKey('item', item.ref),
+      type: 'item',
+      ref: item.ref,
+      kind: item.kind,
+      title: item.title,
+      parent: item.parent === null ? null : incomingKey('item', item.parent),
+      ...verdict,
+    };
   });
 }
 
 const byId = (shell: Shell) => new Map<string, Content>(shell.contents.map((c) => [c.id, c]));
 const named = (item: Item) => ({ ref: item.ref, title: item.title });
-const judge = (other: Item, differences: readonly string[]): Verdict => ({ standing: differences.length ? 'differs' : 'there', counterpart: named(other), differences });
+const judge = (other: Item, differences: readonly string[]): Verdict => ({
+  standing: differences.length ? 'differs' : 'there',
+  counterpart: named(other),
+  differences,
+});
 
-function itemDifferences(shell: Shell, other: Item, item: Item, here: Content | undefined, there: Content | undefined, sameBody: boolean): string[] {
+function itemDifferences(
+  shell: Shell,
+  other: Item,
+  item: Item,
+  here: Content | undefined,
+  there: Content | undefined,
+  sameBody: boolean,
+): string[] {
   const found: string[] = [];
-  if (other.title !== item.title && titleKey(other.title) !== titleKey(item.title)) found.push(`it is called “${item.title}” instead of “${other.title}”`);
-  if (!sameBody && item.content !== null) found.push(sayDifference(textOfContent(here), textOfContent(there)) ?? ((here?.target ?? null) === (there?.target ?? null) ? 'its links, files or answers differ' : `it leads to ${there?.target ?? 'nothing'} instead of ${here?.target ?? 'nothing'}`));
+  if (other.title !== item.title && titleKey(other.title) !== titleKey(item.title))
+    found.push(`it is called “${item.title}” instead of “${other.title}”`);
+  if (!sameBody && item.content !== null)
+    found.push(
+      sayDifference(textOfContent(here), textOfContent(there)) ??
+        ((here?.target ?? null) === (there?.target ?? null)
+          ? 'its links, files or answers differ'
+          : `it leads to ${there?.target ?? 'nothing'} instead of ${here?.target ?? 'nothing'}`),
+    );
   const points = [other.points ?? here?.points ?? null, item.points ?? there?.points ?? null];
-  if (points[0] !== points[1] && points[1] !== null) found.push(`${points[1]} points instead of ${points[0] ?? 'none known'}`);
+  if (points[0] !== points[1] && points[1] !== null)
+    found.push(`${points[1]} points instead of ${points[0] ?? 'none known'}`);
   for (const which of ['opens', 'due', 'closes'] as const) {
     const [a, b] = [other[which], item[which]];
-    if (b !== null && a !== b) found.push(`${which} ${spellMoment(b)} instead of ${a === null ? 'no date' : spellMoment(a)}`);
+    if (b !== null && a !== b)
+      found.push(`${which} ${spellMoment(b)} instead of ${a === null ? 'no date' : spellMoment(a)}`);
   }
-  if (item.shown !== null && (other.shown ?? true) !== item.shown) found.push(item.shown ? 'shown instead of hidden' : 'hidden instead of shown');
+  if (item.shown !== null && (other.shown ?? true) !== item.shown)
+    found.push(item.shown ? 'shown instead of hidden' : 'hidden instead of shown');
   return found;
 }
 
 const spellMoment = (when: LocalDateTime): string => when.slice(0, 16).replace('T', ' ');
 
 function heldFiles(shell: Shell, incoming: Shell): Held[] {
-  const byPath = new Map<string, { sha256: string; bytes: number }>([...shell.files, ...shell.entries].map((f) => [f.path, f]));
+  const byPath = new Map<string, { sha256: string; bytes: number }>(
+    [...shell.files, ...shell.entries].map((f) => [f.path, f]),
+  );
   const bySum = new Map<string, string>();
   for (const file of shell.files) if (!bySum.has(file.sha256)) bySum.set(file.sha256, file.path);
   return incoming.files.map((file): Held => {
@@ -105,11 +181,27 @@ function heldFiles(shell: Shell, incoming: Shell): Held[] {
     const verdict: Verdict = same
       ? same.sha256 === file.sha256
         ? { standing: 'there', counterpart: { ref: file.path, title: file.path }, differences: [] }
-        : { standing: 'differs', counterpart: { ref: file.path, title: file.path }, differences: [same.bytes === file.bytes ? 'other bytes under the same name' : `${spellBytes(file.bytes)} instead of ${spellBytes(same.bytes)} under the same name`] }
+        : {
+            standing: 'differs',
+            counterpart: { ref: file.path, title: file.path },
+            differences: [
+              same.bytes === file.bytes
+                ? 'other bytes under the same name'
+                : `${spellBytes(file.bytes)} instead of ${spellBytes(same.bytes)} under the same name`,
+            ],
+          }
       : twin !== undefined && file.bytes > 0
         ? { standing: 'doubled', counterpart: { ref: twin, title: twin }, differences: [] }
         : isNew;
-    return { key: incomingKey('file', file.path), type: 'file', ref: file.path, kind: file.mediaType, title: file.path, parent: null, ...verdict };
+    return {
+      key: incomingKey('file', file.path),
+      type: 'file',
+      ref: file.path,
+      kind: file.mediaType,
+      title: file.path,
+      parent: null,
+      ...verdict,
+    };
   });
 }
 
@@ -122,47 +214,108 @@ function heldEvents(shell: Shell, incoming: Shell): Held[] {
     const same = byRef.get(event.ref);
     const twin = byName.get(eventName(event));
     const verdict: Verdict = same
-      ? ((differences) => ({ standing: differences.length ? ('differs' as const) : ('there' as const), counterpart: { ref: same.ref, title: same.title }, differences }))(eventDifferences(same, event))
+      ? ((differences) => ({
+          standing: differences.length ? ('differs' as const) : ('there' as const),
+          counterpart: { ref: same.ref, title: same.title },
+          differences,
+        }))(eventDifferences(same, event))
       : twin
         ? { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] }
         : isNew;
-    return { key: incomingKey('event', event.ref), type: 'event', ref: event.ref, kind: 'event', title: event.title, parent: null, ...verdict };
+    return {
+      key: incomingKey('event', event.ref),
+      type: 'event',
+      ref: event.ref,
+      kind: 'event',
+      title: event.title,
+      parent: null,
+      ...verdict,
+    };
   });
 }
 
 function eventDifferences(here: CourseEvent, event: CourseEvent): string[] {
   const found: string[] = [];
-  if (titleKey(here.title) !== titleKey(event.title)) found.push(`it is called “${event.title}” instead of “${here.title}”`);
-  if (here.start !== event.start || here.end !== event.end) found.push(`${spellMoment(event.start)} instead of ${spellMoment(here.start)}`);
-  if ((here.recurrence?.rule ?? '') !== (event.recurrence?.rule ?? '')) found.push('it repeats in another way');
+  if (titleKey(here.title) !== titleKey(event.title))
+    found.push(`it is called “${event.title}” instead of “${here.title}”`);
+  if (here.start !== event.start || here.end !== event.end)
+    found.push(`${spellMoment(event.start)} instead of ${spellMoment(here.start)}`);
+  if ((here.recurrence?.rule ?? '') !== (event.recurrence?.rule ?? ''))
+    found.push('it repeats in another way');
   if (here.location !== event.location) found.push(`at “${event.location}” instead of “${here.location}”`);
   if (here.links.join(' ') !== event.links.join(' ')) found.push('its links differ');
   return found;
 }
 
 function heldSetup(shell: Shell, incoming: Shell): Held[] {
-  const held = <T extends { ref: string; title: string }>(type: 'gradeCategory' | 'gradeColumn' | 'bank', ours: readonly T[], theirs: readonly T[], differ: (here: T, there: T) => string[], twinKey: (one: T) => string): Held[] => {
+  const held = <T extends { ref: string; title: string }>(
+    type: 'gradeCategory' | 'gradeColumn' | 'bank',
+    ours: readonly T[],
+    theirs: readonly T[],
+    differ: (here: T, there: T) => string[],
+    twinKey: (one: T) => string,
+  ): Held[] => {
     const byRef = new Map(ours.map((o) => [o.ref, o]));
     const byKey = new Map(ours.map((o) => [twinKey(o), o]));
     return theirs.map((one): Held => {
       const same = byRef.get(one.ref);
       const twin = byKey.get(twinKey(one));
-      const differences = same ? [...(titleKey(same.title) === titleKey(one.title) ? [] : [`it is called “${one.title}” instead of “${same.title}”`]), ...differ(same, one)] : [];
+      const differences = same
+        ? [
+            ...(titleKey(same.title) === titleKey(one.title)
+              ? []
+              : [`it is called “${one.title}” instead of “${same.title}”`]),
+            ...differ(same, one),
+          ]
+        : [];
       const verdict: Verdict = same
-        ? { standing: differences.length ? 'differs' : 'there', counterpart: { ref: same.ref, title: same.title }, differences }
+        ? {
+            standing: differences.length ? 'differs' : 'there',
+            counterpart: { ref: same.ref, title: same.title },
+            differences,
+          }
         : twin
           ? { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] }
           : isNew;
-      return { key: incomingKey(type, one.ref), type, ref: one.ref, kind: type, title: one.title, parent: null, ...verdict };
+      return {
+        key: incomingKey(type, one.ref),
+        type,
+        ref: one.ref,
+        kind: type,
+        title: one.title,
+        parent: null,
+        ...verdict,
+      };
     });
   };
-  const number = (a: number | null, b: number | null, what: string) => (a === b || b === null ? [] : [`${what} ${b} instead of ${a ?? 'unknown'}`]);
+  const number = (a: number | null, b: number | null, what: string) =>
+    a === b || b === null ? [] : [`${what} ${b} instead of ${a ?? 'unknown'}`];
   const [hereBanks, thereBanks] = [byId(shell), byId(incoming)];
-  const bankText = (contents: ReadonlyMap<string, Content>, content: string | null) => textOfContent(contents.get(content ?? ''));
+  const bankText = (contents: ReadonlyMap<string, Content>, content: string | null) =>
+    textOfContent(contents.get(content ?? ''));
   return [
-    ...held('gradeCategory', shell.gradeCategories, incoming.gradeCategories, (a, b) => number(a.weight, b.weight, 'weight'), (c) => titleKey(c.title)),
-    ...held('gradeColumn', shell.gradeColumns, incoming.gradeColumns, (a, b) => number(a.points, b.points, 'points'), (c) => `${titleKey(c.title)} ${c.points ?? ''}`),
-    ...held('bank', shell.banks, incoming.banks, (a, b) => (bankText(hereBanks, a.content) === bankText(thereBanks, b.content) ? [] : ['its questions differ']), (b) => titleKey(b.title)),
+    ...held(
+      'gradeCategory',
+      shell.gradeCategories,
+      incoming.gradeCategories,
+      (a, b) => number(a.weight, b.weight, 'weight'),
+      (c) => titleKey(c.title),
+    ),
+    ...held(
+      'gradeColumn',
+      shell.gradeColumns,
+      incoming.gradeColumns,
+      (a, b) => number(a.points, b.points, 'points'),
+      (c) => `${titleKey(c.title)} ${c.points ?? ''}`,
+    ),
+    ...held(
+      'bank',
+      shell.banks,
+      incoming.banks,
+      (a, b) =>
+        bankText(hereBanks, a.content) === bankText(thereBanks, b.content) ? [] : ['its questions differ'],
+      (b) => titleKey(b.title),
+    ),
   ];
 }
 
@@ -177,7 +330,8 @@ function propose(shell: Shell, incoming: Shell, held: readonly Held[]): Incoming
     if (thing.standing === 'differs') return 'another version of it is there';
     if (thing.kind === 'announcement') return 'an announcement of another term';
     const event = thing.type === 'event' ? events.get(thing.ref) : undefined;
-    if (event && event.occurrences.every((o) => sideOfTerm(dateOf(o), shell.term).side !== 'inside')) return 'it lies outside this term';
+    if (event && event.occurrences.every((o) => sideOfTerm(dateOf(o), shell.term).side !== 'inside'))
+      return 'it lies outside this term';
     if (thing.type === 'gradeCategory' && !columnsIn.has(thing.ref)) return 'nothing is in it';
     // Files come along with what shows them; the others are what nobody dares to delete later.
     if (thing.type === 'file' && !used.has(thing.ref)) return 'nothing uses it';
@@ -189,16 +343,29 @@ function propose(shell: Shell, incoming: Shell, held: readonly Held[]): Incoming
   const kinds = new Map(held.map((t) => [t.key, t.kind]));
   for (const thing of [...held].reverse()) {
     const inside = children.get(thing.key);
-    if (thing.kind === 'module' && inside && wanted.get(thing.key) === null && inside.every((k) => wanted.get(k) !== null || kinds.get(k) === 'heading')) {
+    if (
+      thing.kind === 'module' &&
+      inside &&
+      wanted.get(thing.key) === null &&
+      inside.every((k) => wanted.get(k) !== null || kinds.get(k) === 'heading')
+    ) {
       wanted.set(thing.key, 'nothing in it is taken');
       for (const k of inside) if (wanted.get(k) === null) wanted.set(k, 'nothing below it is taken');
     }
   }
-  return held.map((t) => ({ ...t, proposed: wanted.get(t.key) === null, leftOut: wanted.get(t.key) ?? null }));
+  return held.map((t) => ({
+    ...t,
+    proposed: wanted.get(t.key) === null,
+    leftOut: wanted.get(t.key) ?? null,
+  }));
 }
 
 /** Files that an item of the package shows or uses, directly or through others. */
 function usedFiles(incoming: Shell): Set<string> {
   const roots = incoming.items.flatMap((i) => (i.content ? [contentNode(i.content)] : []));
-  return new Set([...reachableFrom(linkGraphOf(incoming), roots)].filter((node) => node.startsWith('file:')).map((node) => node.slice(5)));
+  return new Set(
+    [...reachableFrom(linkGraphOf(incoming), roots)]
+      .filter((node) => node.startsWith('file:'))
+      .map((node) => node.slice(5)),
+  );
 }

@@ -11,10 +11,22 @@ export type Standing =
 export const standings = ['new', 'differs', 'doubled', 'there'] as const satisfies readonly Standing[];
 
 /** How a standing is said to people. */
-export const standingTitles: Readonly<Record<Standing, string>> = { new: 'New', differs: 'Differs', doubled: 'Would be doubled', there: 'Already there' };
+export const standingTitles: Readonly<Record<Standing, string>> = {
+  new: 'New',
+  differs: 'Differs',
+  doubled: 'Would be doubled',
+  there: 'Already there',
+};
 
 export type IncomingType = 'item' | 'file' | 'event' | 'gradeCategory' | 'gradeColumn' | 'bank';
-export const incomingTypes = ['item', 'file', 'event', 'gradeCategory', 'gradeColumn', 'bank'] as const satisfies readonly IncomingType[];
+export const incomingTypes = [
+  'item',
+  'file',
+  'event',
+  'gradeCategory',
+  'gradeColumn',
+  'bank',
+] as const satisfies readonly IncomingType[];
 
 /** Names an incoming thing among things of every type. */
 export type IncomingKey = `${IncomingType} ${string}`;

@@ -10,7 +10,8 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
   const files = new Set<string>(incoming.files.map((f) => f.path));
   const bankOf = new Map(incoming.banks.filter((b) => b.content).map((b) => [b.content!, b.ref]));
   const placeOf = new Map<ContentId, string>();
-  for (const item of incoming.items) if (item.content && !placeOf.has(item.content)) placeOf.set(item.content, item.ref);
+  for (const item of incoming.items)
+    if (item.content && !placeOf.has(item.content)) placeOf.set(item.content, item.ref);
   const owned = filesByContent(incoming);
   const columns = new Set<string>(incoming.gradeColumns.map((c) => c.ref));
   const needs: Record<string, Need[]> = {};
@@ -22,7 +23,11 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
   const fromNode = (key: IncomingKey, node: NodeKey) => {
     for (const edge of graph.outgoing.get(node) ?? []) {
       const [type, ref] = [edge.to.slice(0, edge.to.indexOf(':')), edge.to.slice(edge.to.indexOf(':') + 1)];
-      if (type === 'file' && files.has(ref)) add(key, { key: incomingKey('file', ref), why: edge.kind === 'owns' ? 'part of it' : 'a picture or file on it' });
+      if (type === 'file' && files.has(ref))
+        add(key, {
+          key: incomingKey('file', ref),
+          why: edge.kind === 'owns' ? 'part of it' : 'a picture or file on it',
+        });
       else if (type === 'content') {
         const id = ref as ContentId;
         const bank = bankOf.get(id);
@@ -30,7 +35,11 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
         else if (edge.kind === 'dependency' || (edge.kind === 'address' && edge.attribute !== 'href')) {
           // What is shown inside it or what its resource depends on; a plain link to another page is no need.
           const place = placeOf.get(id);
-          if (place !== undefined) add(key, { key: incomingKey('item', place), why: edge.kind === 'dependency' ? 'what it depends on' : 'shown inside it' });
+          if (place !== undefined)
+            add(key, {
+              key: incomingKey('item', place),
+              why: edge.kind === 'dependency' ? 'what it depends on' : 'shown inside it',
+            });
         }
       }
     }
@@ -38,18 +47,30 @@ export function needsOf(incoming: Shell): Record<string, Need[]> {
   for (const item of incoming.items) {
     const key = incomingKey('item', item.ref);
     if (item.content) fromNode(key, contentNode(item.content));
-    if (item.gradeColumn !== null && columns.has(item.gradeColumn)) add(key, { key: incomingKey('gradeColumn', item.gradeColumn), why: 'its grade column' });
+    if (item.gradeColumn !== null && columns.has(item.gradeColumn))
+      add(key, { key: incomingKey('gradeColumn', item.gradeColumn), why: 'its grade column' });
   }
   // A column may belong to an activity by its title alone.
-  for (const [column, activities] of activitiesByColumn(incoming)) for (const item of activities) add(incomingKey('item', item.ref), { key: incomingKey('gradeColumn', column), why: 'its grade column' });
+  for (const [column, activities] of activitiesByColumn(incoming))
+    for (const item of activities)
+      add(incomingKey('item', item.ref), {
+        key: incomingKey('gradeColumn', column),
+        why: 'its grade column',
+      });
   for (const file of incoming.files) {
     const key = incomingKey('file', file.path);
     fromNode(key, fileNode(file.path));
     for (const edge of graph.outgoing.get(contentNode(file.content)) ?? [])
       if (edge.kind === 'dependency')
-        for (const other of owned.get(edge.to.slice('content:'.length) as ContentId) ?? []) add(key, { key: incomingKey('file', other.path), why: 'what it depends on' });
+        for (const other of owned.get(edge.to.slice('content:'.length) as ContentId) ?? [])
+          add(key, { key: incomingKey('file', other.path), why: 'what it depends on' });
   }
-  for (const column of incoming.gradeColumns) if (column.category) add(incomingKey('gradeColumn', column.ref), { key: incomingKey('gradeCategory', column.category), why: 'its grade category' });
+  for (const column of incoming.gradeColumns)
+    if (column.category)
+      add(incomingKey('gradeColumn', column.ref), {
+        key: incomingKey('gradeCategory', column.category),
+        why: 'its grade category',
+      });
   return needs;
 }
 
@@ -60,7 +81,10 @@ export interface Choice {
   readonly along: ReadonlyMap<IncomingKey, { readonly for: string; readonly why: string }>;
 }
 
-export function closeChoice(preview: Pick<AddPreview, 'things' | 'needs'>, chosen: Iterable<IncomingKey>): Choice {
+export function closeChoice(
+  preview: Pick<AddPreview, 'things' | 'needs'>,
+  chosen: Iterable<IncomingKey>,
+): Choice {
   const things = new Map<IncomingKey, IncomingThing>(preview.things.map((t) => [t.key, t]));
   const taken = new Set<IncomingKey>();
   const along = new Map<IncomingKey, { for: string; why: string }>();
@@ -71,7 +95,8 @@ export function closeChoice(preview: Pick<AddPreview, 'things' | 'needs'>, chose
     for (const need of preview.needs[key] ?? []) {
       const needed = things.get(need.key);
       // What stands there already is used as it stands.
-      if (!needed || taken.has(need.key) || needed.standing === 'there' || needed.standing === 'doubled') continue;
+      if (!needed || taken.has(need.key) || needed.standing === 'there' || needed.standing === 'doubled')
+        continue;
       along.set(need.key, { for: thing.title, why: need.why });
       visit(need.key);
     }

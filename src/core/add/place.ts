@@ -6,17 +6,28 @@ import type { ItemRef } from '@/core/shell/refs';
 import { incomingKey, type IncomingThing } from './incoming';
 
 /** Where added items land: in the modules that match theirs, at the end, or all in one chosen module. */
-export type Landing = { readonly where: 'matching' } | { readonly where: 'end' } | { readonly where: 'module'; readonly ref: string };
+export type Landing =
+  | { readonly where: 'matching' }
+  | { readonly where: 'end' }
+  | { readonly where: 'module'; readonly ref: string };
 
 /**
  * The module of the shell under which each taken item goes, null for the top level. An item whose own module is taken
  * goes into that; else into the module that stands for it, by identity or by number (“Week 3” into “Week 3”).
  */
-export function parentFinder(shell: Shell, incoming: Shell, things: ReadonlyMap<string, IncomingThing>, landing: Landing, newRef: ReadonlyMap<ItemRef, ItemRef>): (item: Item) => ItemRef | null {
+export function parentFinder(
+  shell: Shell,
+  incoming: Shell,
+  things: ReadonlyMap<string, IncomingThing>,
+  landing: Landing,
+  newRef: ReadonlyMap<ItemRef, ItemRef>,
+): (item: Item) => ItemRef | null {
   const outline = outlineOf(shell);
   const from = outlineOf(incoming);
   const modules = shell.items.filter((i) => i.placed && i.kind === 'module');
-  const numbered = modules.flatMap((m) => (numberLabel(m.title) ? [{ ref: m.ref, label: numberLabel(m.title)! }] : []));
+  const numbered = modules.flatMap((m) =>
+    numberLabel(m.title) ? [{ ref: m.ref, label: numberLabel(m.title)! }] : [],
+  );
   const matching = (module: Item): ItemRef | null => {
     const counterpart = things.get(incomingKey('item', module.ref))?.counterpart?.ref as ItemRef | undefined;
     if (counterpart !== undefined && outline.byRef.get(counterpart)?.kind === 'module') return counterpart;

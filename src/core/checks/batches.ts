@@ -1,6 +1,13 @@
 import { fingerprint } from '@/core/shell/digest';
 import { word, type CheckRecord } from './check';
-import { urgencies, type CheckId, type Family, type Finding, type RemedyAction, type Urgency } from './finding';
+import {
+  urgencies,
+  type CheckId,
+  type Family,
+  type Finding,
+  type RemedyAction,
+  type Urgency,
+} from './finding';
 
 /** Findings that one decision fits. */
 export interface Batch {
@@ -60,7 +67,9 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
     proof: proofOf(group),
     touches: targets.size,
     action,
-    question: check?.question ? word(check.question, { count, things: check.things[count === 1 ? 0 : 1] }) : null,
+    question: check?.question
+      ? word(check.question, { count, things: check.things[count === 1 ? 0 : 1] })
+      : null,
     safe: group.every((f) => f.remedy === null || f.remedy.kind === 'safe'),
   };
 }

@@ -5,7 +5,9 @@ import type { SharedRules } from './shared-rules';
 import type { CheckId, Evidence, Remedy, RemedyKind, SubjectRef, Urgency } from './finding';
 
 /** The named holes of a message: `"{count} files"` has the hole `count`. */
-export type Holes<T extends string> = T extends `${string}{${infer Name}}${infer Rest}` ? Name | Holes<Rest> : never;
+export type Holes<T extends string> = T extends `${string}{${infer Name}}${infer Rest}`
+  ? Name | Holes<Rest>
+  : never;
 
 /** What a check yields: data only. Wording comes last, from the check's own messages. */
 export interface RawFinding<Messages extends Record<string, string>> {
@@ -30,7 +32,10 @@ export interface Cover {
   readonly checks?: readonly CheckId[];
 }
 export type MessageOf<Messages extends Record<string, string>> = {
-  [K in keyof Messages & string]: { readonly id: K; readonly params: Readonly<Record<Holes<Messages[K]>, string | number>> };
+  [K in keyof Messages & string]: {
+    readonly id: K;
+    readonly params: Readonly<Record<Holes<Messages[K]>, string | number>>;
+  };
 }[keyof Messages & string];
 
 /** A page about the check, made from its record. */

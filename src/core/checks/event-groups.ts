@@ -25,7 +25,11 @@ export function eventGroups(events: readonly CourseEvent[]): EventGroups {
   };
   const first = new Map<string, EventRef>();
   for (const event of events) {
-    const keys = [`uid ${event.uid}`, `title ${titleKey(event.title)}`, ...event.links.map((l) => `link ${l}`)];
+    const keys = [
+      `uid ${event.uid}`,
+      `title ${titleKey(event.title)}`,
+      ...event.links.map((l) => `link ${l}`),
+    ];
     for (const key of keys) {
       const known = first.get(key);
       if (known) join(known, event.ref);

@@ -58,7 +58,9 @@ export function factsOf(shell: Shell, rules: HouseRules, foundEvents: ReadonlySe
   const term = fact(() => ownTerm(shell));
   const series = fact(() => findSeries(outlineOf(shell)));
   const carried = fact(() => {
-    const own = z.object({ days: z.int().default(60), sharedShift: z.int().default(3) }).parse(rules.checks['calendar.carried-over'] ?? {});
+    const own = z
+      .object({ days: z.int().default(60), sharedShift: z.int().default(3) })
+      .parse(rules.checks['calendar.carried-over'] ?? {});
     return carriedEvents(shell, own.days, own.sharedShift);
   });
   return {

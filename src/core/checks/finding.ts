@@ -1,6 +1,14 @@
 import type { SubjectType } from '@/core/shell/refs';
 
-export const families = ['duplicate', 'outdated', 'visibility', 'orphan', 'calendar', 'structure', 'readiness'] as const;
+export const families = [
+  'duplicate',
+  'outdated',
+  'visibility',
+  'orphan',
+  'calendar',
+  'structure',
+  'readiness',
+] as const;
 export type Family = (typeof families)[number];
 export const familyTitles: Readonly<Record<Family, string>> = {
   duplicate: 'Duplicates',
@@ -55,7 +63,9 @@ export interface RemedyParams {
   /** For a deletion: where links to what goes shall lead, ref to ref. */
   readonly relink?: Readonly<Record<string, string>>;
   /** For re-dating: the new dates by item or event. */
-  readonly dates?: Readonly<Record<string, { opens?: string; closes?: string; due?: string; start?: string }>>;
+  readonly dates?: Readonly<
+    Record<string, { opens?: string; closes?: string; due?: string; start?: string }>
+  >;
   /** For a move or a placing: the module to stand in (null: the top level) by item. */
   readonly places?: Readonly<Record<string, string | null>>;
   /** For a merge: what each target becomes a part of. */
@@ -107,4 +117,28 @@ export interface Finding {
 
 /** A finding without what proves it: what a list of thousands needs. */
 export type ListedFinding = Omit<Finding, 'evidence' | 'substance'>;
-export const listed = ({ id, check, family, urgency, confidence, title, subjects, keep, remedy, coveredBy, batch }: Finding): ListedFinding => ({ id, check, family, urgency, confidence, title, subjects, keep, remedy, coveredBy, batch });
+export const listed = ({
+  id,
+  check,
+  family,
+  urgency,
+  confidence,
+  title,
+  subjects,
+  keep,
+  remedy,
+  coveredBy,
+  batch,
+}: Finding): ListedFinding => ({
+  id,
+  check,
+  family,
+  urgency,
+  confidence,
+  title,
+  subjects,
+  keep,
+  remedy,
+  coveredBy,
+  batch,
+});

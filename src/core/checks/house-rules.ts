@@ -14,14 +14,23 @@ export function houseRulesSchema(checks: readonly CheckRecord[]): z.ZodType<Hous
   const perCheck = Object.fromEntries(
     checks.map((check) => [
       check.id,
-      check.options.extend({ on: z.boolean().default(true), urgency: z.enum(urgencies).default(check.urgency) }).strict().prefault({}),
+      check.options
+        .extend({ on: z.boolean().default(true), urgency: z.enum(urgencies).default(check.urgency) })
+        .strict()
+        .prefault({}),
     ]),
   );
-  return z.strictObject({ ...sharedRules, checks: z.strictObject(perCheck).prefault({}) }) as unknown as z.ZodType<HouseRules>;
+  return z.strictObject({
+    ...sharedRules,
+    checks: z.strictObject(perCheck).prefault({}),
+  }) as unknown as z.ZodType<HouseRules>;
 }
 
 /** Reads house rules; the error is one sentence that names the place and, for an unknown key, the nearest known one. */
-export function readHouseRules(value: unknown, checks: readonly CheckRecord[]): { ok: HouseRules } | { error: string } {
+export function readHouseRules(
+  value: unknown,
+  checks: readonly CheckRecord[],
+): { ok: HouseRules } | { error: string } {
   const result = houseRulesSchema(checks).safeParse(value);
   if (result.success) return { ok: result.data };
   const issue = result.error.issues[0];
@@ -29,13 +38,20 @@ export function readHouseRules(value: unknown, checks: readonly CheckRecord[]): 
   const place = issue.path.join('.') || 'the top level';
   if (issue.code === 'unrecognized_keys') {
     const key = issue.keys[0] ?? '';
-    const known = [...Object.keys(sharedRules), 'checks', ...checks.flatMap((c) => [c.id, ...Object.keys(c.options.shape), 'on', 'urgency'])];
-    return { error: `House rules: "${key}" at ${place} is no setting; the nearest one is "${nearest(key, known)}".` };
+    const known = [
+      ...Object.keys(sharedRules),
+      'checks',
+      ...checks.flatMap((c) => [c.id, ...Object.keys(c.options.shape), 'on', 'urgency']),
+    ];
+    return {
+      error: `House rules: "${key}" at ${place} is no setting; the nearest one is "${nearest(key, known)}".`,
+    };
   }
   return { error: `House rules: ${place}: ${issue.message}.` };
 }
 
-export const defaultHouseRules = (checks: readonly CheckRecord[]): HouseRules => houseRulesSchema(checks).parse({});
+export const defaultHouseRules = (checks: readonly CheckRecord[]): HouseRules =>
+  houseRulesSchema(checks).parse({});
 
 /** The known word with the smallest edit distance (Levenshtein 1966). */
 export function nearest(word: string, known: readonly string[]): string {
@@ -55,7 +71,10 @@ export function nearest(word: string, known: readonly string[]): string {
 /** Does a title fit one of the patterns? `*` stands for any run of characters; case does not count. */
 export function fitsPattern(title: string, patterns: readonly string[]): boolean {
   return patterns.some((pattern) => {
-    const source = pattern.split('*').map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&')).join('.*');
+    const source = pattern
+      .split('*')
+      .map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&'))
+      .join('.*');
     return new RegExp(`^${source}$`, 'i').test(title.trim());
   });
 }

@@ -50,7 +50,13 @@ export function chooseKeeper(candidates: readonly Candidate[]): Choice {
   return { keep: left[0]!.ref, rule: 'it comes first' };
 }
 
-export function itemCandidate(shell: Shell, outline: Outline, graph: LinkGraph, item: Item, peers: ReadonlySet<NodeKey>): Candidate {
+export function itemCandidate(
+  shell: Shell,
+  outline: Outline,
+  graph: LinkGraph,
+  item: Item,
+  peers: ReadonlySet<NodeKey>,
+): Candidate {
   return {
     ref: item.ref,
     placed: item.placed,
@@ -64,12 +70,20 @@ export function itemCandidate(shell: Shell, outline: Outline, graph: LinkGraph, 
 }
 
 /** A file counts as placed and shown where an outline item shows it. */
-export function fileCandidate(graph: LinkGraph, file: ShellFile, placedBy: readonly Item[], outline: Outline, place: number): Candidate {
+export function fileCandidate(
+  graph: LinkGraph,
+  file: ShellFile,
+  placedBy: readonly Item[],
+  outline: Outline,
+  place: number,
+): Candidate {
   return {
     ref: file.path,
     placed: placedBy.some((i) => i.placed),
     studentWork: placedBy.reduce((n, i) => n + (i.studentWork ?? 0), 0),
-    shown: placedBy.some((i) => i.placed) ? placedBy.some((i) => outline.isShown(i)) : file.readableBy !== 'staff',
+    shown: placedBy.some((i) => i.placed)
+      ? placedBy.some((i) => outline.isShown(i))
+      : file.readableBy !== 'staff',
     linksTo: countLinksTo(graph, fileNode(file.path)),
     copyMark: hasCopyMark(file.path.slice(file.path.lastIndexOf('/') + 1)),
     changed: file.modified ?? file.created,

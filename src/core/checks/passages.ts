@@ -83,7 +83,10 @@ export function passagesOf(shell: Shell): Passage[] {
     if (path) passages.push(new ShortPassage(subject, item, null, 'file-name', nameWords(path)));
   }
   for (const file of shell.files)
-    if (!/^(text\/css|font\/|application\/(javascript|font))|javascript/.test(file.mediaType)) passages.push(new ShortPassage({ type: 'file', ref: file.path }, null, file, 'file-name', nameWords(file.path)));
+    if (!/^(text\/css|font\/|application\/(javascript|font))|javascript/.test(file.mediaType))
+      passages.push(
+        new ShortPassage({ type: 'file', ref: file.path }, null, file, 'file-name', nameWords(file.path)),
+      );
   return passages;
 }
 
@@ -95,10 +98,22 @@ export interface Mention<T> {
 }
 
 export const datesIn = (passages: readonly Passage[]): Mention<NamedDate>[] =>
-  passages.flatMap((passage) => (passage.where === 'file-name' ? [] : (passage.mentions?.dates ?? namedDates(passage.text, english).slice(0, mostMentions)).map((says) => ({ passage, says }))));
+  passages.flatMap((passage) =>
+    passage.where === 'file-name'
+      ? []
+      : (passage.mentions?.dates ?? namedDates(passage.text, english).slice(0, mostMentions)).map((says) => ({
+          passage,
+          says,
+        })),
+  );
 
 export const termsIn = (passages: readonly Passage[]): Mention<NamedTerm>[] =>
-  passages.flatMap((passage) => (passage.mentions?.terms ?? namedTerms(passage.text, english).slice(0, mostMentions)).map((says) => ({ passage, says })));
+  passages.flatMap((passage) =>
+    (passage.mentions?.terms ?? namedTerms(passage.text, english).slice(0, mostMentions)).map((says) => ({
+      passage,
+      says,
+    })),
+  );
 
 interface Apart {
   readonly code: readonly Stretch[];
@@ -111,7 +126,14 @@ function apartOf(passage: Passage): Apart {
   const known = apart.get(passage);
   if (known) return known;
   const code = passage.marks.filter((m) => m.is === 'code');
-  const made = { code: joinStretches(code), quoted: joinStretches([...code, ...passage.marks.filter((m) => m.is === 'cite'), ...referencesOf(passage)]) };
+  const made = {
+    code: joinStretches(code),
+    quoted: joinStretches([
+      ...code,
+      ...passage.marks.filter((m) => m.is === 'cite'),
+      ...referencesOf(passage),
+    ]),
+  };
   apart.set(passage, made);
   return made;
 }
@@ -134,7 +156,8 @@ function referencesOf(passage: Passage): Stretch[] {
   return parts;
 }
 
-export const standsInCode = (passage: Passage, start: number, end: number): boolean => liesWithin(apartOf(passage).code, start, end);
+export const standsInCode = (passage: Passage, start: number, end: number): boolean =>
+  liesWithin(apartOf(passage).code, start, end);
 
 /** Does a place stand in something quoted, in code, in a list of cited works, or in a line of copyright? */
 export function standsQuoted(passage: Passage, start: number, end: number): boolean {
@@ -147,7 +170,9 @@ export function standsQuoted(passage: Passage, start: number, end: number): bool
 
 /** Does a named term or year stand with words of history or data: since 2019, the flood of spring 2013? */
 export const standsInHistory = (passage: Passage, start: number, end: number): boolean =>
-  english.historyBefore.test(passage.text.slice(Math.max(0, start - 40), start)) || english.historyAfter.test(passage.text.slice(end, end + 24));
+  english.historyBefore.test(passage.text.slice(Math.max(0, start - 40), start)) ||
+  english.historyAfter.test(passage.text.slice(end, end + 24));
 
 /** The sentence around a mention, cut at a word where it is long, for evidence. */
-export const sentenceOf = (passage: Passage, start: number, end: number): string => sentenceAround(passage.text, start, end).text.trim();
+export const sentenceOf = (passage: Passage, start: number, end: number): string =>
+  sentenceAround(passage.text, start, end).text.trim();

@@ -6,7 +6,22 @@ import { allChecks } from './registry';
 
 const here = join(process.cwd(), 'src/core/checks');
 /** Files beside the checks that are parts of one, and no check of their own. */
-const helpers = new Set(['repeated-runs', 'repeats', 'near-groups', 'series', 'counted-series', 'joining-links', 'carried-events', 'open-doors', 'shadowed-items', 'asked-for', 'hosts', 'mentions', 'phrases', 'versions']);
+const helpers = new Set([
+  'repeated-runs',
+  'repeats',
+  'near-groups',
+  'series',
+  'counted-series',
+  'joining-links',
+  'carried-events',
+  'open-doors',
+  'shadowed-items',
+  'asked-for',
+  'hosts',
+  'mentions',
+  'phrases',
+  'versions',
+]);
 
 test('every check file is in the registry, sorted, with its cases and its page', () => {
   const files = families.flatMap((family) =>
@@ -35,8 +50,14 @@ describe('house rules', () => {
   });
   test.each([
     [{ staffStor: [] }, /"staffStor" at the top level is no setting; the nearest one is "staffStore"/],
-    [{ checks: { 'duplicate.same-fil': {} } }, /"duplicate.same-fil" at checks is no setting; the nearest one is "duplicate.same-file"/],
-    [{ checks: { 'outdated.date-outside-term': { day: 3 } } }, /"day" at checks.outdated.date-outside-term is no setting; the nearest one is "days"/],
+    [
+      { checks: { 'duplicate.same-fil': {} } },
+      /"duplicate.same-fil" at checks is no setting; the nearest one is "duplicate.same-file"/,
+    ],
+    [
+      { checks: { 'outdated.date-outside-term': { day: 3 } } },
+      /"day" at checks.outdated.date-outside-term is no setting; the nearest one is "days"/,
+    ],
     [{ checks: { 'outdated.date-outside-term': { days: -3 } } }, /checks.outdated.date-outside-term.days/],
     [{ terms: [{ title: 'x', start: '2027-13-01', end: '2027-12-01' }] }, /"2027-13-01" is no day/],
     [{ schema: 'something/2' }, /schema/],

@@ -43,7 +43,10 @@ export interface CheckTiming {
 
 interface Draft {
   readonly finding: Finding;
-  readonly covers: readonly { readonly refs: ReadonlySet<string>; readonly checks: ReadonlySet<CheckId> | null }[];
+  readonly covers: readonly {
+    readonly refs: ReadonlySet<string>;
+    readonly checks: ReadonlySet<CheckId> | null;
+  }[];
   readonly keeps: ReadonlySet<string>;
 }
 
@@ -76,15 +79,26 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     const own = rules.checks[check.id] ?? {};
     if (own['on'] === false) return void rows.push({ check: check.id, outcome: { state: 'switched-off' } });
     const reason = check.notApplicable(shell);
-    if (reason !== null) return void rows.push({ check: check.id, outcome: { state: 'not-applicable', reason } });
+    if (reason !== null)
+      return void rows.push({ check: check.id, outcome: { state: 'not-applicable', reason } });
     try {
-      const raw = [...check.find({ shell, facts: only(facts, check.needs), options: check.options.parse(pick(own, check)), rules })];
+      const raw = [
+        ...check.find({
+          shell,
+          facts: only(facts, check.needs),
+          options: check.options.parse(pick(own, check)),
+          rules,
+        }),
+      ];
       const urgency = (own['urgency'] as Urgency | undefined) ?? check.urgency;
       for (const one of raw) {
         drafts.push(draft(shell, check, one, urgency, subjects, facts));
         for (const subject of one.subjects) if (subject.type === 'event') events.add(subject.ref);
       }
-      rows.push({ check: check.id, outcome: raw.length ? { state: 'found', count: raw.length } : { state: 'nothing-found' } });
+      rows.push({
+        check: check.id,
+        outcome: raw.length ? { state: 'found', count: raw.length } : { state: 'nothing-found' },
+      });
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
       rows.push({ check: check.id, outcome: { state: 'could-not-run', reason: why } });
@@ -111,10 +125,16 @@ function draft(
 ): Draft {
   const refs = [...raw.subjects].sort((a, b) => index.order(a) - index.order(b));
   return {
-    covers: (raw.covers ?? []).filter((c) => c.refs.length > 0).map((c) => ({ refs: new Set(c.refs), checks: c.checks ? new Set(c.checks) : null })),
+    covers: (raw.covers ?? [])
+      .filter((c) => c.refs.length > 0)
+      .map((c) => ({ refs: new Set(c.refs), checks: c.checks ? new Set(c.checks) : null })),
     keeps: new Set(raw.keeps ?? []),
     finding: {
-      id: fingerprint(check.id, ...refs.map((s) => `${s.type} ${s.ref}`).sort(), ...(raw.about === undefined ? [] : [`about ${raw.about}`])),
+      id: fingerprint(
+        check.id,
+        ...refs.map((s) => `${s.type} ${s.ref}`).sort(),
+        ...(raw.about === undefined ? [] : [`about ${raw.about}`]),
+      ),
       check: check.id,
       family: check.id.split('.')[0] as Family,
       urgency,
@@ -168,23 +188,39 @@ function cover(drafts: readonly Draft[]): Finding[] {
   const settles = (other: Draft, finding: Finding) =>
     other.covers.some(
       ({ refs, checks }) =>
-        (checks === null || checks.has(finding.check)) && finding.subjects.some((s) => refs.has(s.ref)) && finding.subjects.every((s) => refs.has(s.ref) || other.keeps.has(s.ref)),
+        (checks === null || checks.has(finding.check)) &&
+        finding.subjects.some((s) => refs.has(s.ref)) &&
+        finding.subjects.every((s) => refs.has(s.ref) || other.keeps.has(s.ref)),
     );
   return drafts.map(({ finding }) => {
     const near = new Set(finding.subjects.flatMap((s) => byRef.get(s.ref) ?? []));
-    const by = [...near].find((other) => other.finding.id !== finding.id && !comesBefore(finding.check, other.finding.check) && settles(other, finding));
+    const by = [...near].find(
+      (other) =>
+        other.finding.id !== finding.id &&
+        !comesBefore(finding.check, other.finding.check) &&
+        settles(other, finding),
+    );
     return by ? { ...finding, coveredBy: by.finding.id } : finding;
   });
 }
 
 /** An event that several checks of the calendar find is shown under the first of these. */
-const precedence: readonly CheckId[] = ['duplicate.event', 'calendar.meeting-link', 'calendar.carried-over', 'calendar.outside-term'];
-const comesBefore = (a: CheckId, b: CheckId): boolean => precedence.includes(a) && precedence.includes(b) && precedence.indexOf(a) <= precedence.indexOf(b);
+const precedence: readonly CheckId[] = [
+  'duplicate.event',
+  'calendar.meeting-link',
+  'calendar.carried-over',
+  'calendar.outside-term',
+];
+const comesBefore = (a: CheckId, b: CheckId): boolean =>
+  precedence.includes(a) && precedence.includes(b) && precedence.indexOf(a) <= precedence.indexOf(b);
 
 /** By check, then by the places of all subjects in turn, then by id: a total order that no locale changes. */
 function sortFindings(findings: Finding[], index: SubjectIndex): Finding[] {
   const places = new Map(findings.map((f) => [f, f.subjects.map((s) => index.order(s))]));
-  return findings.sort((a, b) => compare(a.check, b.check) || compareLists(places.get(a)!, places.get(b)!) || compare(a.id, b.id));
+  return findings.sort(
+    (a, b) =>
+      compare(a.check, b.check) || compareLists(places.get(a)!, places.get(b)!) || compare(a.id, b.id),
+  );
 }
 
 function compareLists(a: readonly number[], b: readonly number[]): number {

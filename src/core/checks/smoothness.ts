@@ -14,7 +14,8 @@ export function smoothnessOf(counts: ShellCounts, open: readonly Finding[]): Smo
   const rough = new Set<string>();
   for (const finding of open)
     for (const subject of finding.subjects)
-      if (subject.type !== 'shell' && subject.type !== 'group' && subject.ref !== finding.keep) rough.add(`${subject.type} ${subject.ref}`);
+      if (subject.type !== 'shell' && subject.type !== 'group' && subject.ref !== finding.keep)
+        rough.add(`${subject.type} ${subject.ref}`);
   const smooth = Math.max(0, total - rough.size);
   return { percent: total === 0 ? 100 : Math.floor((100 * smooth) / total), smooth, total };
 }

@@ -24,7 +24,8 @@ export function indexSubjects(shell: Shell): SubjectIndex {
     add('file', file.path, parts.at(-1) ?? file.path, parts.slice(0, -1));
   }
   for (const event of shell.events) add('event', event.ref, event.title, ['Calendar']);
-  for (const category of shell.gradeCategories) add('gradeCategory', category.ref, category.title, ['Grade setup']);
+  for (const category of shell.gradeCategories)
+    add('gradeCategory', category.ref, category.title, ['Grade setup']);
   for (const column of shell.gradeColumns) add('gradeColumn', column.ref, column.title, ['Grade setup']);
   for (const bank of shell.banks) add('bank', bank.ref, bank.title, ['Question banks']);
   for (const group of shell.groups) add('group', group.ref, group.title, ['Groups']);
@@ -33,7 +34,12 @@ export function indexSubjects(shell: Shell): SubjectIndex {
   return {
     name(subject) {
       const found = look(subject);
-      return { type: subject.type, ref: subject.ref, title: found?.title ?? subject.ref, path: found?.path ?? [] };
+      return {
+        type: subject.type,
+        ref: subject.ref,
+        title: found?.title ?? subject.ref,
+        path: found?.path ?? [],
+      };
     },
     order: (subject) => look(subject)?.order ?? order + 1,
   };

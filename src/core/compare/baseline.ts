@@ -15,7 +15,13 @@ export function baselineOf(shell: Shell, is: Baseline['is']): Baseline {
   return {
     title: shell.title,
     is,
-    items: shell.items.map((i) => ({ ref: i.ref, kind: i.kind, title: i.title, key: keys.looseOf(i), text: textOf(i) })),
+    items: shell.items.map((i) => ({
+      ref: i.ref,
+      kind: i.kind,
+      title: i.title,
+      key: keys.looseOf(i),
+      text: textOf(i),
+    })),
     files: [...new Set(shell.files.map((f) => f.sha256))].sort(),
   };
 }
@@ -25,8 +31,11 @@ export function onlyBaseline(shell: Shell): boolean {
   const { baseline } = shell;
   if (!baseline) return false;
   const files = new Set<string>(baseline.files);
-  if (shell.events.length || shell.gradeColumns.length || shell.files.some((f) => !files.has(f.sha256))) return false;
-  const bare = new Set(baseline.items.filter((i) => i.key === null).map((i) => `${i.kind} ${titleKey(i.title)}`));
+  if (shell.events.length || shell.gradeColumns.length || shell.files.some((f) => !files.has(f.sha256)))
+    return false;
+  const bare = new Set(
+    baseline.items.filter((i) => i.key === null).map((i) => `${i.kind} ${titleKey(i.title)}`),
+  );
   const said = new Set(baseline.items.map((i) => i.key));
   const keys = contentKeys(shell, linkGraphOf(shell));
   return shell.items.every((i) => {

@@ -33,7 +33,9 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
   const bodies = new Map<ContentId, BodyKey>();
   const mainFile = (content: Content) => {
     const path = content.href ?? content.files[0];
-    return path === undefined ? null : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
+    return path === undefined
+      ? null
+      : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
   };
   // A page that many link to is asked for with every link.
   const plain = new Map<ContentId, string>();
@@ -93,7 +95,10 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     if (known) return known;
     const text = wordingOf(content).digest;
     const { exact, loose } = targetKeys(content);
-    const bodyKey = (list: readonly string[]) => (text === null && list.length === 0 ? null : digest([text ?? '', content.answerKey, ...list].join('\u0000')));
+    const bodyKey = (list: readonly string[]) =>
+      text === null && list.length === 0
+        ? null
+        : digest([text ?? '', content.answerKey, ...list].join('\u0000'));
     const hasBody = content.texts.length > 0 || content.textPath !== null;
     const made: BodyKey = !hasBody
       ? { key: plainKey(content), loose: plainKey(content) }

@@ -7,7 +7,8 @@ export function sayDifference(here: string, incoming: string): string | null {
   while (start < a.length && start < b.length && a[start] === b[start]) start += 1;
   if (start === a.length && start === b.length) return null;
   let end = 0;
-  while (end < a.length - start && end < b.length - start && a[a.length - 1 - end] === b[b.length - 1 - end]) end += 1;
+  while (end < a.length - start && end < b.length - start && a[a.length - 1 - end] === b[b.length - 1 - end])
+    end += 1;
   const part = (words: readonly string[]) => {
     const from = Math.max(0, start - 3);
     const middle = words.slice(from, Math.max(start, words.length - end)).join(' ');

@@ -63,7 +63,12 @@ const made = new WeakMap<readonly Content[], { shell: Shell; graph: LinkGraph }>
 /** The link graph of a shell; kept as long as nothing that it is made of changed. */
 export function linkGraphOf(shell: Shell): LinkGraph {
   const known = made.get(shell.contents);
-  if (known && known.shell.items === shell.items && known.shell.files === shell.files && known.shell.entries === shell.entries)
+  if (
+    known &&
+    known.shell.items === shell.items &&
+    known.shell.files === shell.files &&
+    known.shell.entries === shell.entries
+  )
     return known.graph;
   const graph = buildLinkGraph(shell);
   made.set(shell.contents, { shell, graph });
@@ -111,7 +116,8 @@ function buildLinkGraph(shell: Shell): LinkGraph {
   const known = new Set(shell.contents.map((c) => c.id));
   const bankByIdent = new Map(shell.contents.filter((c) => c.bankIdent).map((c) => [c.bankIdent, c.id]));
   for (const item of shell.items)
-    if (item.content && known.has(item.content)) add({ kind: 'place', from: itemNode(item.ref), to: contentNode(item.content) });
+    if (item.content && known.has(item.content))
+      add({ kind: 'place', from: itemNode(item.ref), to: contentNode(item.content) });
   for (const content of shell.contents) {
     const from = contentNode(content.id);
     for (const dependency of content.dependencies)
@@ -130,7 +136,8 @@ function buildLinkGraph(shell: Shell): LinkGraph {
     const node = fileNode(file.path);
     add({ kind: 'owns', from: contentNode(file.content), to: node });
     // Whoever opens a resource's main file gets what the resource depends on.
-    if (contents.get(file.content)?.href === file.path) add({ kind: 'owns', from: node, to: contentNode(file.content) });
+    if (contents.get(file.content)?.href === file.path)
+      add({ kind: 'owns', from: node, to: contentNode(file.content) });
     const scan = scanOfFile(file);
     if (scan) addAddresses(node, file.path, scan, 0);
   }
@@ -145,13 +152,18 @@ function buildLinkGraph(shell: Shell): LinkGraph {
 function nodesByPath(shell: Shell): Map<FilePath, NodeKey> {
   const nodes = new Map<FilePath, NodeKey>();
   for (const entry of shell.entries) nodes.set(entry.path, entryNode(entry.path));
-  for (const content of shell.contents) for (const path of content.files) nodes.set(path, contentNode(content.id));
+  for (const content of shell.contents)
+    for (const path of content.files) nodes.set(path, contentNode(content.id));
   for (const file of shell.files) nodes.set(file.path, fileNode(file.path));
   return nodes;
 }
 
 /** How many addresses in other texts lead to a node. */
-export function countLinksTo(graph: LinkGraph, node: NodeKey, except: ReadonlySet<NodeKey> = new Set()): number {
+export function countLinksTo(
+  graph: LinkGraph,
+  node: NodeKey,
+  except: ReadonlySet<NodeKey> = new Set(),
+): number {
   return (graph.incoming.get(node) ?? []).filter((e) => e.kind === 'address' && !except.has(e.from)).length;
 }
 

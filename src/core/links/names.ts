@@ -8,6 +8,7 @@ export const nameOfPath = (path: string): string => path.slice(path.lastIndexOf(
 export function pathsByName(shell: Shell): Map<string, string[]> {
   const byName = new Map<string, string[]>();
   const pages = shell.contents.flatMap((c) => (c.kind === 'page' && c.href ? [c.href] : []));
-  for (const path of new Set<string>([...shell.files.map((f) => f.path), ...pages])) collect(byName, nameOfPath(path), path);
+  for (const path of new Set<string>([...shell.files.map((f) => f.path), ...pages]))
+    collect(byName, nameOfPath(path), path);
   return byName;
 }

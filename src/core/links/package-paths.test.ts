@@ -3,7 +3,14 @@ import fc from 'fast-check';
 import { addressReader, encodePath, indexPaths, readAddress } from './package-paths';
 
 const paths = indexPaths(
-  ['week1/page.html', 'week1/pic one.png', 'files/Map.PDF', 'top.html', 'web/deep/only.png', 'files/50%.txt'].map(filePath),
+  [
+    'week1/page.html',
+    'week1/pic one.png',
+    'files/Map.PDF',
+    'top.html',
+    'web/deep/only.png',
+    'files/50%.txt',
+  ].map(filePath),
 );
 const at = filePath('week1/page.html');
 const read = (value: string, base: string | null = null) => readAddress(value, at, base, paths);
@@ -46,11 +53,28 @@ test('an encoded path reads back', () => {
 test('a reader that keeps what addresses mean says what reading each anew says (property)', () => {
   const kept = addressReader(paths);
   const places = ['week1/page.html', 'week1/other.html', 'top.html', 'web/deep/x.html'].map(filePath);
-  const values = ['page.html', '../top.html', 'pic%20one.png?v=2', '#here', '$IMS-CC-FILEBASE$/top.html', 'gone.html', '../../x', 'https://example.org/a', '', './/page.html', 'only.png'];
+  const values = [
+    'page.html',
+    '../top.html',
+    'pic%20one.png?v=2',
+    '#here',
+    '$IMS-CC-FILEBASE$/top.html',
+    'gone.html',
+    '../../x',
+    'https://example.org/a',
+    '',
+    './/page.html',
+    'only.png',
+  ];
   fc.assert(
-    fc.property(fc.constantFrom(...values), fc.constantFrom(...places), fc.constantFrom(null, '../', 'deep/', 'https://x.example/'), (value, place, base) => {
-      expect(kept(value, place, base)).toEqual(readAddress(value, place, base, paths));
-    }),
+    fc.property(
+      fc.constantFrom(...values),
+      fc.constantFrom(...places),
+      fc.constantFrom(null, '../', 'deep/', 'https://x.example/'),
+      (value, place, base) => {
+        expect(kept(value, place, base)).toEqual(readAddress(value, place, base, paths));
+      },
+    ),
     { numRuns: 1000, seed: 4 },
   );
 });

@@ -30,7 +30,9 @@ export function indexPaths(paths: Iterable<FilePath>): PathIndex {
   return {
     find: (path) => look(path) ?? look(decodePath(path)),
     findBelowFolder(path) {
-      const found = [...folders].map((folder) => look(`${folder}/${path}`) ?? look(`${folder}/${decodePath(path)}`));
+      const found = [...folders].map(
+        (folder) => look(`${folder}/${path}`) ?? look(`${folder}/${decodePath(path)}`),
+      );
       const hits = found.filter((f) => f !== null);
       return hits.length === 1 ? (hits[0] ?? null) : null;
     },
@@ -56,7 +58,13 @@ export const encodePath = (path: string): string =>
 /** What an address written in the package means. */
 export type Meaning =
   /** `asked` is the path it spells; `found` the file that stands there, null where there is none. */
-  | { readonly to: 'package'; readonly asked: string; readonly found: FilePath | null; readonly tail: string; readonly token: boolean }
+  | {
+      readonly to: 'package';
+      readonly asked: string;
+      readonly found: FilePath | null;
+      readonly tail: string;
+      readonly token: boolean;
+    }
   | { readonly to: 'outside'; readonly url: string }
   | { readonly to: 'itself' | 'folder' | 'host-path' | 'leaves-package' | 'nothing' };
 
@@ -111,14 +119,23 @@ function climbs(path: string): number {
   if (!path.includes('..')) return 0;
   let level = 0;
   let highest = 0;
-  for (const part of path.split('/').slice(0, -1).concat(path.endsWith('..') ? ['..'] : [])) {
+  for (const part of path
+    .split('/')
+    .slice(0, -1)
+    .concat(path.endsWith('..') ? ['..'] : [])) {
     if (part === '..') highest = Math.max(highest, -(level -= 1));
     else if (part !== '.' && part !== '') level += 1;
   }
   return highest;
 }
 
-function look(readings: string[], query: string | null, fragment: string | null, paths: PathIndex, token: boolean): Meaning {
+function look(
+  readings: string[],
+  query: string | null,
+  fragment: string | null,
+  paths: PathIndex,
+  token: boolean,
+): Meaning {
   const tail = (query === null ? '' : `?${query}`) + (fragment === null ? '' : `#${fragment}`);
   const plain = readings.map((r) => removeDotSegments(`/${r}`).slice(1));
   if (plain[0] === '' || plain.every((p) => p.endsWith('/'))) return { to: 'folder' };

@@ -7,7 +7,13 @@ export function placedNodes(shell: Shell): NodeKey[] {
   const owned = new Set(shell.contents.flatMap((c) => c.files));
   for (const item of shell.items) {
     const activity = item.kind === 'assignment' || item.kind === 'quiz' || item.kind === 'discussion';
-    if (item.placed || activity || item.kind === 'announcement' || item.kind === 'tool-link' || item.kind === 'other')
+    if (
+      item.placed ||
+      activity ||
+      item.kind === 'announcement' ||
+      item.kind === 'tool-link' ||
+      item.kind === 'other'
+    )
       roots.push(itemNode(item.ref));
   }
   const homes = new Set(shell.homePages.filter((h) => h.inUse !== false).map((h) => h.ref));

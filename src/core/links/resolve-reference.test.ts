@@ -53,12 +53,24 @@ test.each([
 // The reference is the engine's own URL (WHATWG URL), which agrees with RFC 3986 for such references over a special scheme. Names that begin with a dot are left out: Node 20 leaves `a/.e/.` as it is.
 test('relative paths come out as the browser resolves them (property)', () => {
   const part = fc.constantFrom('a', 'b.html', '..', '.', 'c-d', '...', 'f..', '%20', '..g');
-  const reference = fc.tuple(fc.constantFrom('', '/', './', '../'), fc.array(part, { minLength: 1, maxLength: 6 }), fc.constantFrom('', '/', '?q=1', '#f', '?q#f')).map(([lead, parts, tail]) => `${lead}${parts.join('/')}${tail}`);
+  const reference = fc
+    .tuple(
+      fc.constantFrom('', '/', './', '../'),
+      fc.array(part, { minLength: 1, maxLength: 6 }),
+      fc.constantFrom('', '/', '?q=1', '#f', '?q#f'),
+    )
+    .map(([lead, parts, tail]) => `${lead}${parts.join('/')}${tail}`);
   fc.assert(
-    fc.property(fc.array(fc.constantFrom('x', 'y', 'z.html'), { maxLength: 4 }), reference, (folders, written) => {
-      const base = `http://h/${folders.map((f) => `${f}/`).join('')}page.html`;
-      expect(joinReference(resolveReference(splitReference(base), written))).toBe(new URL(written, base).href);
-    }),
+    fc.property(
+      fc.array(fc.constantFrom('x', 'y', 'z.html'), { maxLength: 4 }),
+      reference,
+      (folders, written) => {
+        const base = `http://h/${folders.map((f) => `${f}/`).join('')}page.html`;
+        expect(joinReference(resolveReference(splitReference(base), written))).toBe(
+          new URL(written, base).href,
+        );
+      },
+    ),
     { numRuns: 3000, seed: 8 },
   );
 });

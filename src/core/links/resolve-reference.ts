@@ -62,8 +62,7 @@ export function resolveReference(base: UriParts, text: string): UriParts {
   const r = splitReference(text);
   if (r.scheme !== null) return { ...r, path: removeDotSegments(r.path) };
   if (r.authority !== null) return { ...r, scheme: base.scheme, path: removeDotSegments(r.path) };
-  if (r.path === '')
-    return { ...base, query: r.query ?? base.query, fragment: r.fragment };
+  if (r.path === '') return { ...base, query: r.query ?? base.query, fragment: r.fragment };
   const merged = r.path.startsWith('/') ? r.path : mergePath(base, r.path);
   return { ...base, path: removeDotSegments(merged), query: r.query, fragment: r.fragment };
 }

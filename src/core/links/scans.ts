@@ -56,13 +56,17 @@ interface ReadContent {
 const contents = new WeakMap<Content, ReadContent>();
 
 function keep(content: Content, reading: BodyReading): ReadContent {
-  const read = { texts: reading.texts.map((r, i) => new ContentText(content.texts[i]!, r)), wording: reading.wording };
+  const read = {
+    texts: reading.texts.map((r, i) => new ContentText(content.texts[i]!, r)),
+    wording: reading.wording,
+  };
   contents.set(content, read);
   return read;
 }
 
 /** Each content is read once, and a later audit of the same value finds it here. */
-const readOf = (content: Content): ReadContent => contents.get(content) ?? keep(content, readTexts(content.texts));
+const readOf = (content: Content): ReadContent =>
+  contents.get(content) ?? keep(content, readTexts(content.texts));
 
 /** Takes over what another thread read in the texts of a content. */
 export const adoptReading = (content: Content, reading: BodyReading): void => void keep(content, reading);
@@ -100,12 +104,19 @@ const scanCss = (css: string): Markup => ({
   base: null,
   alts: [],
   marks: [],
-  addresses: cssAddresses(css).map((found) => ({ ...found, attribute: 'style', tag: '', context: 'css' as const })),
+  addresses: cssAddresses(css).map((found) => ({
+    ...found,
+    attribute: 'style',
+    tag: '',
+    context: 'css' as const,
+  })),
 });
 
 export function scanOfFile(file: ShellFile): Markup | null {
   const { text } = file;
-  return text === null ? null : once(file, () => (file.mediaType === 'text/css' ? scanCss(text) : markupOf(text)));
+  return text === null
+    ? null
+    : once(file, () => (file.mediaType === 'text/css' ? scanCss(text) : markupOf(text)));
 }
 
 /**

@@ -5,10 +5,17 @@ import { encodePath } from './package-paths';
 const token = /^\s*(?:\$|%24)[A-Za-z0-9_-]+(?:\$|%24)/;
 
 /** Spells the way to a file from where the address stands, in the manner of the address that it replaces. */
-export function spellAddress(goal: FilePath, at: FilePath, edge: Pick<AddressEdge, 'token' | 'tail' | 'context'>, raw: string): string {
+export function spellAddress(
+  goal: FilePath,
+  at: FilePath,
+  edge: Pick<AddressEdge, 'token' | 'tail' | 'context'>,
+  raw: string,
+): string {
   const spelled = edge.token ? `${token.exec(raw)?.[0] ?? ''}/${encodePath(goal)}` : relativePath(at, goal);
   const whole = spelled + encodeURI(edge.tail).replace(/%25([0-9a-f]{2})/gi, '%$1');
-  return edge.context === 'html' ? whole.replace(/&/g, '&amp;').replace(/"/g, '&quot;') : whole.replace(/[()'"]/g, (c) => `%${c.charCodeAt(0).toString(16)}`);
+  return edge.context === 'html'
+    ? whole.replace(/&/g, '&amp;').replace(/"/g, '&quot;')
+    : whole.replace(/[()'"]/g, (c) => `%${c.charCodeAt(0).toString(16)}`);
 }
 
 /** A relative reference from one package path to another (RFC 3986, 4.2), percent-encoded. */

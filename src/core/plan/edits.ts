@@ -1,7 +1,17 @@
 import type { Shell } from '@/core/shell/model';
 
 /** The lists of a shell that edits change. */
-export type ListName = 'items' | 'contents' | 'files' | 'entries' | 'events' | 'gradeCategories' | 'gradeColumns' | 'banks' | 'groups' | 'homePages';
+export type ListName =
+  | 'items'
+  | 'contents'
+  | 'files'
+  | 'entries'
+  | 'events'
+  | 'gradeCategories'
+  | 'gradeColumns'
+  | 'banks'
+  | 'groups'
+  | 'homePages';
 
 type ThingOf<N extends ListName> = Shell[N][number];
 
@@ -9,14 +19,28 @@ type ThingOf<N extends ListName> = Shell[N][number];
  * The smallest changes a step is made of. Each knows what it replaces, so its inverse is mechanical.
  * `at` are places in the list that holds the things: before a removal, after an insertion; ascending.
  */
-export type Edit = { [N in ListName]: EditOf<N> }[ListName] | { readonly op: 'calendar'; readonly before: Shell['calendar']; readonly after: Shell['calendar'] };
+export type Edit =
+  | { [N in ListName]: EditOf<N> }[ListName]
+  | { readonly op: 'calendar'; readonly before: Shell['calendar']; readonly after: Shell['calendar'] };
 type EditOf<N extends ListName> =
-  | { readonly op: 'remove' | 'insert'; readonly list: N; readonly at: readonly number[]; readonly things: readonly ThingOf<N>[] }
-  | { readonly op: 'replace'; readonly list: N; readonly at: number; readonly before: ThingOf<N>; readonly after: ThingOf<N> };
+  | {
+      readonly op: 'remove' | 'insert';
+      readonly list: N;
+      readonly at: readonly number[];
+      readonly things: readonly ThingOf<N>[];
+    }
+  | {
+      readonly op: 'replace';
+      readonly list: N;
+      readonly at: number;
+      readonly before: ThingOf<N>;
+      readonly after: ThingOf<N>;
+    };
 
 export function invertEdits(edits: readonly Edit[]): Edit[] {
   return [...edits].reverse().map((edit): Edit => {
-    if (edit.op === 'replace' || edit.op === 'calendar') return { ...edit, before: edit.after, after: edit.before } as Edit;
+    if (edit.op === 'replace' || edit.op === 'calendar')
+      return { ...edit, before: edit.after, after: edit.before } as Edit;
     return { ...edit, op: edit.op === 'remove' ? 'insert' : 'remove' } as Edit;
   });
 }
@@ -34,7 +58,8 @@ export function applyEdits(shell: Shell, edits: readonly Edit[]): Shell {
     const list = listOf(edit.list);
     switch (edit.op) {
       case 'replace':
-        if (edit.at >= list.length) throw new Error(`edit of ${edit.list} ${edit.at} does not fit this shell`);
+        if (edit.at >= list.length)
+          throw new Error(`edit of ${edit.list} ${edit.at} does not fit this shell`);
         list[edit.at] = edit.after;
         break;
       case 'remove': {
@@ -56,7 +81,11 @@ export function applyEdits(shell: Shell, edits: readonly Edit[]): Shell {
 }
 
 /** Removes the things that a test picks out of one list; null where it picks none. */
-export function removal<N extends ListName>(shell: Shell, list: N, picks: (thing: ThingOf<N>) => boolean): Edit | null {
+export function removal<N extends ListName>(
+  shell: Shell,
+  list: N,
+  picks: (thing: ThingOf<N>) => boolean,
+): Edit | null {
   const at: number[] = [];
   const things: ThingOf<N>[] = [];
   (shell[list] as readonly ThingOf<N>[]).forEach((thing, i) => {
@@ -69,7 +98,11 @@ export function removal<N extends ListName>(shell: Shell, list: N, picks: (thing
 }
 
 /** Replaces the things of one list for which `change` gives another value. */
-export function replacements<N extends ListName>(shell: Shell, list: N, change: (thing: ThingOf<N>) => ThingOf<N>): Edit[] {
+export function replacements<N extends ListName>(
+  shell: Shell,
+  list: N,
+  change: (thing: ThingOf<N>) => ThingOf<N>,
+): Edit[] {
   const edits: Edit[] = [];
   (shell[list] as readonly ThingOf<N>[]).forEach((before, at) => {
     const after = change(before);
@@ -84,7 +117,12 @@ export function rearranged(shell: Shell, next: Shell['items']): Edit[] {
   let head = 0;
   while (head < now.length && head < next.length && now[head] === next[head]) head += 1;
   let tail = 0;
-  while (tail < now.length - head && tail < next.length - head && now[now.length - 1 - tail] === next[next.length - 1 - tail]) tail += 1;
+  while (
+    tail < now.length - head &&
+    tail < next.length - head &&
+    now[now.length - 1 - tail] === next[next.length - 1 - tail]
+  )
+    tail += 1;
   const old = now.slice(head, now.length - tail);
   const made = next.slice(head, next.length - tail);
   const places = (n: number) => Array.from({ length: n }, (_, k) => head + k);

@@ -17,7 +17,12 @@ export interface Rehearsal {
   readonly lost: readonly Item[];
 }
 
-export function rehearse(shell: Shell, before: Audit, steps: readonly Step[], audit: (shell: Shell) => Audit): Rehearsal {
+export function rehearse(
+  shell: Shell,
+  before: Audit,
+  steps: readonly Step[],
+  audit: (shell: Shell) => Audit,
+): Rehearsal {
   const run = runPlan(shell, steps);
   const after = run.after === shell || run.edits.length === 0 ? before : audit(run.after);
   const sight = sightChange(shell, run.after);
@@ -31,11 +36,17 @@ export function rehearse(shell: Shell, before: Audit, steps: readonly Step[], au
 export function compareAudits(before: Audit, after: Audit): { closed: Finding[]; caused: Finding[] } {
   const afterIds = new Set(after.findings.map((f) => f.id));
   const beforeIds = new Set(before.findings.map((f) => f.id));
-  const touched = new Set(before.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)));
+  const touched = new Set(
+    before.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)),
+  );
   const left = new Set(after.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)));
   return {
-    closed: before.findings.filter((f) => !afterIds.has(f.id) && !f.subjects.every((s) => left.has(`${f.check} ${s.type} ${s.ref}`))),
-    caused: after.findings.filter((f) => !beforeIds.has(f.id) && !f.subjects.every((s) => touched.has(`${f.check} ${s.type} ${s.ref}`))),
+    closed: before.findings.filter(
+      (f) => !afterIds.has(f.id) && !f.subjects.every((s) => left.has(`${f.check} ${s.type} ${s.ref}`)),
+    ),
+    caused: after.findings.filter(
+      (f) => !beforeIds.has(f.id) && !f.subjects.every((s) => touched.has(`${f.check} ${s.type} ${s.ref}`)),
+    ),
   };
 }
 

@@ -60,14 +60,23 @@ function preorder(shell: Shell): string[] {
   return list;
 }
 
-const hand = (action: Step['action'], targets: string[], params: Step['params'] = {}): Step => ({ action, targets, params, from: 'hand' });
+const hand = (action: Step['action'], targets: string[], params: Step['params'] = {}): Step => ({
+  action,
+  targets,
+  params,
+  from: 'hand',
+});
 const outcomes = (run: PlanRun) => run.results.map((r) => [r.step.action, r.outcome, ...r.step.targets]);
 
 describe('guards', () => {
   const base = () => {
     const c = new ShellComposer();
     c.module('Week', { ref: 'm' });
-    c.page('One', '<a href="two.html">two</a><img src="a.png">', { ref: 'p1', parent: 'm', path: 'one.html' });
+    c.page('One', '<a href="two.html">two</a><img src="a.png">', {
+      ref: 'p1',
+      parent: 'm',
+      path: 'one.html',
+    });
     c.page('Two', '<p>text</p>', { outside: true, path: 'two.html' });
     c.assignment('Work', '<p>do</p>', 5, { ref: 'w', parent: 'm', studentWork: 3 });
     c.page('Answer key', '<p>k</p>', { ref: 'key', shown: false });
@@ -78,13 +87,21 @@ describe('guards', () => {
     ['student work', [hand('delete', ['w'])], /“Work” has 3 pieces of student work; hide it instead/],
     ['a module with content', [hand('delete', ['m'])], /“Week” still holds “One”/],
     ['a module whose child is held', [hand('delete', ['m', 'p1', 'w'])], /student work/],
-    ['a page that others link to', [hand('delete', ['resource:r2'])], /“Two” is linked from “One”; lead those links elsewhere first/],
+    [
+      'a page that others link to',
+      [hand('delete', ['resource:r2'])],
+      /“Two” is linked from “One”; lead those links elsewhere first/,
+    ],
     ['a file that a page shows', [hand('delete', ['a.png'])], /“a.png” is used by “One”/],
     ['moving into itself', [hand('move', ['m'], { into: 'm' })], /moved into itself/],
     ['moving into a page', [hand('move', ['w'], { into: 'p1' })], /module to move into/],
     ['showing answers', [hand('show', ['key'])], /holds answers/],
     ['hiding a file', [hand('hide', ['a.png'])], /not an item/],
-    ['leading links to what is not there', [hand('relink', ['p1'], { to: { p1: 'gone' } })], /not in this shell/],
+    [
+      'leading links to what is not there',
+      [hand('relink', ['p1'], { to: { p1: 'gone' } })],
+      /not in this shell/,
+    ],
   ])('%s', (_, steps, reason) => {
     const shell = base();
     const run = runPlan(shell, steps);
@@ -93,7 +110,11 @@ describe('guards', () => {
     expect(run.after.items.some((i) => i.ref === 'w')).toBe(true);
   });
   test('what uses a thing and goes along does not hold it', () => {
-    const run = runPlan(base(), [hand('delete', ['a.png']), hand('delete', ['p1']), hand('delete', ['resource:r2'])]);
+    const run = runPlan(base(), [
+      hand('delete', ['a.png']),
+      hand('delete', ['p1']),
+      hand('delete', ['resource:r2']),
+    ]);
     expect(outcomes(run).every(([, outcome]) => outcome === 'done')).toBe(true);
     expect(run.after.files).toEqual([]);
     expect(run.removed).toMatchObject({ items: 2, files: 1 });
@@ -101,11 +122,19 @@ describe('guards', () => {
   });
   test('the home page in use stays', () => {
     const shell = base();
-    const run = runPlan({ ...shell, homePages: [{ ref: shell.items[1]!.ref, title: 'One', inUse: true }] }, [hand('delete', ['p1'])]);
-    expect(run.results[0]).toMatchObject({ outcome: 'blocked', reason: expect.stringContaining('home page in use') });
+    const run = runPlan({ ...shell, homePages: [{ ref: shell.items[1]!.ref, title: 'One', inUse: true }] }, [
+      hand('delete', ['p1']),
+    ]);
+    expect(run.results[0]).toMatchObject({
+      outcome: 'blocked',
+      reason: expect.stringContaining('home page in use'),
+    });
   });
   test('of two equal things that each go because of the other, none goes', () => {
-    const run = runPlan(base(), [hand('delete', ['p1'], { relink: { p1: 'resource:r2' } }), hand('delete', ['resource:r2'], { relink: { 'resource:r2': 'p1' } })]);
+    const run = runPlan(base(), [
+      hand('delete', ['p1'], { relink: { p1: 'resource:r2' } }),
+      hand('delete', ['resource:r2'], { relink: { 'resource:r2': 'p1' } }),
+    ]);
     expect(run.results.every((r) => r.outcome === 'blocked')).toBe(true);
     expect(run.edits).toEqual([]);
   });
@@ -114,14 +143,38 @@ describe('guards', () => {
     c.assignment('Lab 1', 'x', 10, { ref: 'a' });
     c.assignment('Lab 2', 'y', 10, { ref: 'b', gradeColumn: 'c2' });
     c.assignment('Lab 3', 'z', 10, { ref: 'd' });
-    const column = (ref: string, title: string, results: number | null) => ({ ref, title, category: null, points: 10, results, extra: {} });
-    const shell = { ...c.shell(), gradeColumns: [column('c1', 'lab 1', 0), column('c2', 'Second', 0), column('c3', 'Lab 3', 4), column('c4', 'Other', 0)] as unknown as Shell['gradeColumns'] };
+    const column = (ref: string, title: string, results: number | null) => ({
+      ref,
+      title,
+      category: null,
+      points: 10,
+      results,
+      extra: {},
+    });
+    const shell = {
+      ...c.shell(),
+      gradeColumns: [
+        column('c1', 'lab 1', 0),
+        column('c2', 'Second', 0),
+        column('c3', 'Lab 3', 4),
+        column('c4', 'Other', 0),
+      ] as unknown as Shell['gradeColumns'],
+    };
     const run = runPlan(shell, [hand('delete', ['a', 'b', 'd'])]);
     expect(run.after.gradeColumns.map((k) => k.ref)).toEqual(['c3', 'c4']);
     expect(run.removed).toMatchObject({ items: 3, gradeColumns: 2 });
   });
   test('a category with columns stays, one without goes', () => {
-    const shell = { ...base(), gradeCategories: [{ ref: 'k1', title: 'Labs', weight: null }, { ref: 'k2', title: 'Old', weight: 0 }] as unknown as Shell['gradeCategories'], gradeColumns: [{ ref: 'c1', title: 'Lab 1', category: 'k1', points: 5, results: 2 }] as unknown as Shell['gradeColumns'] };
+    const shell = {
+      ...base(),
+      gradeCategories: [
+        { ref: 'k1', title: 'Labs', weight: null },
+        { ref: 'k2', title: 'Old', weight: 0 },
+      ] as unknown as Shell['gradeCategories'],
+      gradeColumns: [
+        { ref: 'c1', title: 'Lab 1', category: 'k1', points: 5, results: 2 },
+      ] as unknown as Shell['gradeColumns'],
+    };
     expect(outcomes(runPlan(shell, [hand('delete', ['k1', 'k2', 'c1'])]))).toEqual([
       ['delete', 'done', 'k2'],
       ['delete', 'blocked', 'k1'],
@@ -136,15 +189,25 @@ describe('relinking', () => {
     c.file('old/pic one.png', 'x');
     c.file('new/pic two.png', 'x');
     c.file('css/s.css', 'h1{background:url("../old/pic%20one.png")}');
-    c.page('P', `<html><body style="background:url('../old/pic one.png')"><a href='../old/pic%20one.png?a=1&amp;b=2#f'>x</a><img srcset="../old/pic%20one.png 2x"></body></html>`, { ref: 'p', path: 'p/p.html' });
+    c.page(
+      'P',
+      `<html><body style="background:url('../old/pic one.png')"><a href='../old/pic%20one.png?a=1&amp;b=2#f'>x</a><img srcset="../old/pic%20one.png 2x"></body></html>`,
+      { ref: 'p', path: 'p/p.html' },
+    );
     c.discussion('D', '<img src="$IMS-CC-FILEBASE$/old/pic one.png">', { ref: 'd' });
-    const run = runPlan(c.shell(), [hand('relink', ['old/pic one.png'], { to: { 'old/pic one.png': 'new/pic two.png' } }), hand('delete', ['old/pic one.png'])]);
-    const text = (id: string) => run.after.contents.find((k) => k.id === run.after.items.find((i) => i.ref === id)!.content)!.texts[0];
+    const run = runPlan(c.shell(), [
+      hand('relink', ['old/pic one.png'], { to: { 'old/pic one.png': 'new/pic two.png' } }),
+      hand('delete', ['old/pic one.png']),
+    ]);
+    const text = (id: string) =>
+      run.after.contents.find((k) => k.id === run.after.items.find((i) => i.ref === id)!.content)!.texts[0];
     expect(text('p')).toBe(
       `<html><body style="background:url('../new/pic%20two.png')"><a href='../new/pic%20two.png?a=1&amp;b=2#f'>x</a><img srcset="../new/pic%20two.png 2x"></body></html>`,
     );
     expect(text('d')).toBe('<img src="$IMS-CC-FILEBASE$/new/pic%20two.png">');
-    expect(run.after.files.find((f) => f.path === 'css/s.css')!.text).toBe('h1{background:url("../new/pic%20two.png")}');
+    expect(run.after.files.find((f) => f.path === 'css/s.css')!.text).toBe(
+      'h1{background:url("../new/pic%20two.png")}',
+    );
     expect(run.relinked).toBe(5);
     expect(linkGraphOf(run.after).broken).toEqual([]);
     expect(run.after.files.map((f) => f.path)).not.toContain('old/pic one.png');
@@ -153,8 +216,14 @@ describe('relinking', () => {
     const c = new ShellComposer();
     c.file('a/x.png', 'x');
     c.file('b/x.png', 'x');
-    c.page('P', '<html><head><base href="../a/"></head><body><img src="x.png"></body></html>', { ref: 'p', path: 'p/p.html' });
-    const run = runPlan(c.shell(), [hand('relink', ['a/x.png'], { to: { 'a/x.png': 'b/x.png' } }), hand('delete', ['a/x.png'])]);
+    c.page('P', '<html><head><base href="../a/"></head><body><img src="x.png"></body></html>', {
+      ref: 'p',
+      path: 'p/p.html',
+    });
+    const run = runPlan(c.shell(), [
+      hand('relink', ['a/x.png'], { to: { 'a/x.png': 'b/x.png' } }),
+      hand('delete', ['a/x.png']),
+    ]);
     expect(outcomes(run)).toEqual([
       ['relink', 'nothing', 'a/x.png'],
       ['delete', 'blocked', 'a/x.png'],
@@ -180,10 +249,25 @@ test('moving: before a neighbour, into a module with all inside it, to the end',
   c.module('B', { ref: 'b' });
   c.page('B1', '<p>2</p>', { ref: 'b1', parent: 'b' });
   c.page('Out', '<p>3</p>', { outside: true });
-  const order = (steps: Step[]) => runPlan(c.shell(), steps).after.items.map((i) => (i.parent ? `${i.parent}/${i.ref}` : i.ref));
-  expect(order([hand('move', ['b'], { into: null, before: 'a' })])).toEqual(['b', 'b/b1', 'a', 'a/a1', 'resource:r3']);
+  const order = (steps: Step[]) =>
+    runPlan(c.shell(), steps).after.items.map((i) => (i.parent ? `${i.parent}/${i.ref}` : i.ref));
+  expect(order([hand('move', ['b'], { into: null, before: 'a' })])).toEqual([
+    'b',
+    'b/b1',
+    'a',
+    'a/a1',
+    'resource:r3',
+  ]);
   expect(order([hand('move', ['b'], { into: 'a' })])).toEqual(['a', 'a/a1', 'a/b', 'b/b1', 'resource:r3']);
-  expect(order([hand('move', ['a1'], { into: 'b', before: 'b1' })])).toEqual(['a', 'b', 'b/a1', 'b/b1', 'resource:r3']);
+  expect(order([hand('move', ['a1'], { into: 'b', before: 'b1' })])).toEqual([
+    'a',
+    'b',
+    'b/a1',
+    'b/b1',
+    'resource:r3',
+  ]);
   expect(order([hand('move', ['a'], { into: null })])).toEqual(['b', 'b/b1', 'a', 'a/a1', 'resource:r3']);
-  expect(outcomes(runPlan(c.shell(), [hand('move', ['b'], { into: null })]))).toEqual([['move', 'nothing', 'b']]);
+  expect(outcomes(runPlan(c.shell(), [hand('move', ['b'], { into: null })]))).toEqual([
+    ['move', 'nothing', 'b'],
+  ]);
 });

@@ -49,25 +49,37 @@ export function runPlan(shell: Shell, steps: readonly Step[]): PlanRun {
   for (;;) {
     const run = attempt(shell, steps, held);
     const more = run.blockedTargets.filter((ref) => !held.has(ref));
-    if (!more.length || !steps.some((s) => s.action === 'relink' && s.targets.some((t) => more.includes(t)))) return run;
+    if (!more.length || !steps.some((s) => s.action === 'relink' && s.targets.some((t) => more.includes(t))))
+      return run;
     for (const ref of more) held.add(ref);
   }
 }
 
 /** How many changes came to this outcome, each target once; links that follow along are not counted among them. */
 export const countChanges = (results: readonly StepResult[], outcome: Outcome): number =>
-  new Set(results.filter((r) => r.outcome === outcome && r.step.action !== 'relink').flatMap((r) => r.step.targets.map((t) => `${r.step.action} ${t}`))).size;
+  new Set(
+    results
+      .filter((r) => r.outcome === outcome && r.step.action !== 'relink')
+      .flatMap((r) => r.step.targets.map((t) => `${r.step.action} ${t}`)),
+  ).size;
 
 /** Takes a run back: the exact inverse of its edits. */
 export const undoEdits = (edits: readonly Edit[]): Edit[] => invertEdits(edits);
 
 /** One step on its own, with its exact inverse. */
-export function apply(shell: Shell, step: Step): { readonly shell: Shell; readonly inverse: readonly Edit[]; readonly results: readonly StepResult[] } {
+export function apply(
+  shell: Shell,
+  step: Step,
+): { readonly shell: Shell; readonly inverse: readonly Edit[]; readonly results: readonly StepResult[] } {
   const run = runPlan(shell, [step]);
   return { shell: run.after, inverse: invertEdits(run.edits), results: run.results };
 }
 
-function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>): PlanRun & { blockedTargets: string[] } {
+function attempt(
+  shell: Shell,
+  steps: readonly Step[],
+  held: ReadonlySet<string>,
+): PlanRun & { blockedTargets: string[] } {
   const refs = indexRefs(shell);
   const edits: Edit[] = [];
   let now = shell;
@@ -80,7 +92,12 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
     if (!targets.length) return;
     const part = targets.length === step.targets.length ? step : narrow(step, targets);
     const list = results.get(step) ?? [];
-    list.push({ step: part, outcome, titles: targets.map((t) => refs.titleOf(t)), ...(reason === undefined ? {} : { reason }) });
+    list.push({
+      step: part,
+      outcome,
+      titles: targets.map((t) => refs.titleOf(t)),
+      ...(reason === undefined ? {} : { reason }),
+    });
     results.set(step, list);
   };
 
@@ -88,13 +105,20 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
   let users: ReadonlyMap<string, ReadonlySet<NodeKey>> = new Map();
   const relinks = steps.filter((s) => s.action === 'relink' && !standsAlone(s));
   const pairs = new Map<string, string>();
-  const goingRefs = new Set(steps.filter((s) => s.action === 'delete' && !standsAlone(s)).flatMap((s) => s.targets));
-  const instead = new Map(steps.filter((s) => s.action === 'delete').flatMap((s) => Object.entries(s.params.relink ?? {})));
+  const goingRefs = new Set(
+    steps.filter((s) => s.action === 'delete' && !standsAlone(s)).flatMap((s) => s.targets),
+  );
+  const instead = new Map(
+    steps.filter((s) => s.action === 'delete').flatMap((s) => Object.entries(s.params.relink ?? {})),
+  );
   for (const step of relinks)
     for (const from of step.targets) {
       const asked = step.params.to?.[from];
       // Where the goal goes, too, links lead to what stands for it in the end.
-      const to = asked !== undefined && goingRefs.has(asked) ? (lastInstead(asked, instead, goingRefs) ?? asked) : asked;
+      const to =
+        asked !== undefined && goingRefs.has(asked)
+          ? (lastInstead(asked, instead, goingRefs) ?? asked)
+          : asked;
       if (to !== undefined && !held.has(from) && refs.typeOf(to) !== null) pairs.set(from, to);
     }
   if (pairs.size) {
@@ -109,9 +133,22 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
     const result = takeStep(now, step, refs);
     take(result.edits);
     const here = step.targets.filter((t) => !unknown.includes(t));
-    say(step, 'done', here.filter((t) => result.done.has(t)));
-    for (const [reason, targets] of groupBy(here.filter((t) => result.blocked.has(t) && !result.done.has(t)), (t) => result.blocked.get(t)!)) say(step, 'blocked', targets, reason);
-    say(step, 'nothing', here.filter((t) => !result.done.has(t) && !result.blocked.has(t)), nothingToDo[step.action] ?? 'there is nothing to change');
+    say(
+      step,
+      'done',
+      here.filter((t) => result.done.has(t)),
+    );
+    for (const [reason, targets] of groupBy(
+      here.filter((t) => result.blocked.has(t) && !result.done.has(t)),
+      (t) => result.blocked.get(t)!,
+    ))
+      say(step, 'blocked', targets, reason);
+    say(
+      step,
+      'nothing',
+      here.filter((t) => !result.done.has(t) && !result.blocked.has(t)),
+      nothingToDo[step.action] ?? 'there is nothing to change',
+    );
     say(step, 'blocked', unknown, 'it is not in this shell any more; comb it again');
   }
 
@@ -119,16 +156,33 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
   const blockedTargets: string[] = [];
   if (deletions.length) {
     const leave = new Set(deletions.filter((s) => s.params.leaveBroken).flatMap((s) => s.targets));
-    const result = deleteThings(now, deletions.flatMap((s) => s.targets), leave, instead);
+    const result = deleteThings(
+      now,
+      deletions.flatMap((s) => s.targets),
+      leave,
+      instead,
+    );
     take(result.edits);
     blockedTargets.push(...result.blocked.keys());
     const done = new Set<string>();
     for (const step of deletions) {
       const free = step.targets.filter((t) => !result.blocked.has(t) && !result.missing.has(t));
-      say(step, 'done', free.filter((t) => !done.has(t)));
-      say(step, 'nothing', step.targets.filter((t) => result.missing.has(t) || done.has(t)), 'it is gone already');
+      say(
+        step,
+        'done',
+        free.filter((t) => !done.has(t)),
+      );
+      say(
+        step,
+        'nothing',
+        step.targets.filter((t) => result.missing.has(t) || done.has(t)),
+        'it is gone already',
+      );
       for (const t of free) done.add(t);
-      for (const [reason, targets] of groupBy(step.targets.filter((t) => result.blocked.has(t)), (t) => result.blocked.get(t)!))
+      for (const [reason, targets] of groupBy(
+        step.targets.filter((t) => result.blocked.has(t)),
+        (t) => result.blocked.get(t)!,
+      ))
         say(step, 'blocked', targets, reason);
     }
   }
@@ -139,7 +193,12 @@ function attempt(shell: Shell, steps: readonly Step[], held: ReadonlySet<string>
     const used = step.targets.filter((t) => [...(users.get(t) ?? [])].some((node) => alive.has(node)));
     say(step, 'blocked', gone, 'what the links should lead to is not in this shell; choose another');
     say(step, 'done', used);
-    say(step, 'nothing', step.targets.filter((t) => !used.includes(t) && !gone.includes(t)), 'nothing that stays links there');
+    say(
+      step,
+      'nothing',
+      step.targets.filter((t) => !used.includes(t) && !gone.includes(t)),
+      'nothing that stays links there',
+    );
   }
   return {
     before: shell,
@@ -157,7 +216,11 @@ function narrow(step: Step, targets: readonly string[]): Step {
   const only = (record: Readonly<Record<string, string>> | undefined) =>
     record && Object.fromEntries(Object.entries(record).filter(([ref]) => targets.includes(ref)));
   const [to, relink] = [only(step.params.to), only(step.params.relink)];
-  return { ...step, targets, params: { ...step.params, ...(to ? { to } : {}), ...(relink ? { relink } : {}) } };
+  return {
+    ...step,
+    targets,
+    params: { ...step.params, ...(to ? { to } : {}), ...(relink ? { relink } : {}) },
+  };
 }
 
 function groupBy<T>(list: readonly T[], key: (one: T) => string): Map<string, T[]> {

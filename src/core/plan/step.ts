@@ -40,14 +40,25 @@ export const stepSchema = z.strictObject({
     .strictObject({
       relink: refs.optional(),
       dates: z
-        .record(z.string(), z.strictObject({ opens: z.string().optional(), closes: z.string().optional(), due: z.string().optional(), start: z.string().optional() }))
+        .record(
+          z.string(),
+          z.strictObject({
+            opens: z.string().optional(),
+            closes: z.string().optional(),
+            due: z.string().optional(),
+            start: z.string().optional(),
+          }),
+        )
         .optional(),
       places: z.record(z.string(), z.string().nullable()).optional(),
       with: refs.optional(),
       titles: refs.optional(),
       addresses: refs.optional(),
       drop: z.array(z.string()).optional(),
-      until: z.string().regex(/^\d{4}-\d{2}-\d{2}$/).optional(),
+      until: z
+        .string()
+        .regex(/^\d{4}-\d{2}-\d{2}$/)
+        .optional(),
       occurrences: lists.optional(),
       requirements: lists.optional(),
       categories: refs.optional(),
@@ -62,4 +73,8 @@ export const stepSchema = z.strictObject({
   from: z.string().default('hand'),
 });
 /** The published form of a plan (docs/schemas). */
-export const planSchema = z.strictObject({ schema: z.literal('currycomb.plan/1'), base: z.string(), steps: z.array(stepSchema) });
+export const planSchema = z.strictObject({
+  schema: z.literal('currycomb.plan/1'),
+  base: z.string(),
+  steps: z.array(stepSchema),
+});

@@ -6,7 +6,9 @@ import type { Step } from './step';
 /** The steps that take the remedies of findings: links first, then the change itself. Links that nobody has are left out. */
 export function stepsOfFindings(shell: Shell, findings: readonly Finding[]): Step[] {
   const pairs = new Map<string, string>();
-  for (const f of findings) for (const ref of f.remedy?.targets ?? []) if (f.remedy?.params.relink?.[ref]) pairs.set(ref, f.remedy.params.relink[ref]);
+  for (const f of findings)
+    for (const ref of f.remedy?.targets ?? [])
+      if (f.remedy?.params.relink?.[ref]) pairs.set(ref, f.remedy.params.relink[ref]);
   const used = pairs.size ? relink(shell, pairs).used : new Map<string, unknown>();
   return findings.flatMap((f) => (f.remedy ? stepsOfRemedy(f.remedy, f.id, used) : []));
 }

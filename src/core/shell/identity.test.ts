@@ -3,7 +3,15 @@ import { emptyShell } from './empty-shell';
 import { identityDoubts } from './identity';
 
 const spring = { title: 'Spring 2027', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
-const doubts = (title: string, more: object = {}) => identityDoubts({ ...emptyShell, code: 'HYD 214', term: spring, title: 'x', frame: { ...emptyShell.frame, title }, ...more }).map((d) => `${d.what} ${d.says}`);
+const doubts = (title: string, more: object = {}) =>
+  identityDoubts({
+    ...emptyShell,
+    code: 'HYD 214',
+    term: spring,
+    title: 'x',
+    frame: { ...emptyShell.frame, title },
+    ...more,
+  }).map((d) => `${d.what} ${d.says}`);
 
 test.each([
   ['Stream Ecology Autumn 2025', ['term Autumn 2025']],
@@ -23,7 +31,11 @@ test.each([
 ])('%s', (title, expected) => expect(doubts(title)).toEqual(expected));
 
 test('what is not known is not doubted', () => {
-  expect(doubts('GEO 130, Autumn 2019', { code: '', term: { title: '', start: null, end: null } })).toEqual([]);
+  expect(doubts('GEO 130, Autumn 2019', { code: '', term: { title: '', start: null, end: null } })).toEqual(
+    [],
+  );
   expect(doubts('Autumn 2026', { term: { title: '', start: '2026-08-24', end: '2026-12-11' } })).toEqual([]);
-  expect(doubts('Spring 2026', { term: { title: '', start: '2026-08-24', end: '2026-12-11' } })).toEqual(['term Spring 2026']);
+  expect(doubts('Spring 2026', { term: { title: '', start: '2026-08-24', end: '2026-12-11' } })).toEqual([
+    'term Spring 2026',
+  ]);
 });

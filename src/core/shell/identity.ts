@@ -39,11 +39,21 @@ export function termDoubts(shell: Named): TermDoubt[] {
     { where: 'title', text: shell.title },
     { where: 'code', text: shell.code.replace(/[-_.]+/g, ' ') },
   ] as const;
-  return places.flatMap(({ where, text }) => [...namedTerms(text, english), ...(own.year === null ? [] : shortTerms(text, english, own.year))].filter((n) => own.isOther(n.means)).map((n) => ({ where, text, says: n.says, is })));
+  return places.flatMap(({ where, text }) =>
+    [...namedTerms(text, english), ...(own.year === null ? [] : shortTerms(text, english, own.year))]
+      .filter((n) => own.isOther(n.means))
+      .map((n) => ({ where, text, says: n.says, is })),
+  );
 }
 
 /** Codes of other courses in a title, where the shell has a code that they can be told from. */
 function otherCodes(title: string, code: string): IdentityDoubt[] {
   const own = ownCode(code);
-  return own ? otherCourses(courseCodes(title), own).map(({ start, end }) => ({ what: 'code', says: title.slice(start, end), is: code })) : [];
+  return own
+    ? otherCourses(courseCodes(title), own).map(({ start, end }) => ({
+        what: 'code',
+        says: title.slice(start, end),
+        is: code,
+      }))
+    : [];
 }

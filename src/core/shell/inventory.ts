@@ -85,9 +85,13 @@ export function takeInventory(shell: Shell): Inventory {
     outside: shell.items.filter((i) => !i.placed).length,
     hidden: shell.items.filter((i) => i.shown === false).length,
     fileBytes: shell.files.reduce((sum, f) => sum + f.bytes, 0),
-    largestFiles: [...shell.files].sort((a, b) => b.bytes - a.bytes || (a.path < b.path ? -1 : 1)).slice(0, 8),
+    largestFiles: [...shell.files]
+      .sort((a, b) => b.bytes - a.bytes || (a.path < b.path ? -1 : 1))
+      .slice(0, 8),
     dates: first && last ? { first, last } : null,
-    batches: [...batches].map(([batch, count]) => ({ batch, count })).sort((a, b) => (a.batch < b.batch ? -1 : 1)),
+    batches: [...batches]
+      .map(([batch, count]) => ({ batch, count }))
+      .sort((a, b) => (a.batch < b.batch ? -1 : 1)),
     verdict: countThings(counts) === 0 ? 'empty' : onlyBaseline(shell) ? 'template-only' : 'has-content',
     questions: shell.contents.reduce((n, c) => n + c.questions.length, 0),
     doubts: identityDoubts(shell),

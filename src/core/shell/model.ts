@@ -75,19 +75,15 @@ export interface Question {
   readonly profile: string;
   readonly points: number | null;
   readonly stem: readonly number[];
-  readonly answers: readonly { readonly ident: string; readonly text: readonly number[]; readonly right: boolean }[];
+  readonly answers: readonly {
+    readonly ident: string;
+    readonly text: readonly number[];
+    readonly right: boolean;
+  }[];
 }
 
 export type ContentKind =
-  | 'page'
-  | 'file'
-  | 'web-link'
-  | 'tool-link'
-  | 'assignment'
-  | 'quiz'
-  | 'discussion'
-  | 'bank'
-  | 'other';
+  'page' | 'file' | 'web-link' | 'tool-link' | 'assignment' | 'quiz' | 'discussion' | 'bank' | 'other';
 
 /** A manifest resource: what an item shows when it is opened. */
 export interface Content {
@@ -219,7 +215,13 @@ export interface Baseline {
   /** Provided outside this shell, or what this shell began as a copy of. */
   readonly is: 'supplied' | 'template';
   /** `key` is equal where two items say the same; null where an item has no content. `text` is what it says, null for what has no body. */
-  readonly items: readonly { readonly ref: string; readonly kind: ItemKind; readonly title: string; readonly key: string | null; readonly text: string | null }[];
+  readonly items: readonly {
+    readonly ref: string;
+    readonly kind: ItemKind;
+    readonly title: string;
+    readonly key: string | null;
+    readonly text: string | null;
+  }[];
   readonly files: readonly Sha256[];
 }
 

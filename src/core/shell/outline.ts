@@ -44,7 +44,7 @@ function buildOutline(items: readonly Item[]): Outline {
   const childrenOf = (ref: ItemRef | null) => children.get(ref) ?? none;
   const ancestors = (item: Item): Item[] => {
     const found: Item[] = [];
-    for (let at = item.parent; at !== null; ) {
+    for (let at = item.parent; at !== null;) {
       const parent = byRef.get(at);
       if (!parent) break;
       found.push(parent);

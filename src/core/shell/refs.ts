@@ -19,15 +19,7 @@ export type Sha256 = Branded<'sha256'>;
 
 /** What a finding can be about. */
 export type SubjectType =
-  | 'item'
-  | 'file'
-  | 'event'
-  | 'gradeCategory'
-  | 'gradeColumn'
-  | 'bank'
-  | 'group'
-  | 'homePage'
-  | 'shell';
+  'item' | 'file' | 'event' | 'gradeCategory' | 'gradeColumn' | 'bank' | 'group' | 'homePage' | 'shell';
 
 export const itemRef = (text: string) => text as ItemRef;
 export const contentId = (text: string) => text as ContentId;

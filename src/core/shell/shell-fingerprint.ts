@@ -8,7 +8,10 @@ const parts: Readonly<Record<string, (shell: Shell) => unknown>> = {
   identity: (s) => [s.ref, s.code, s.title, s.term],
   outline: (s) => s.items,
   contents: (s) => s.contents.map((c) => ({ ...c, texts: c.texts.map((t) => digest(t)) })),
-  files: (s) => [s.files.map((f) => ({ ...f, text: f.text === null ? null : digest(f.text) })), s.entries.map((e) => [e.path, e.sha256])],
+  files: (s) => [
+    s.files.map((f) => ({ ...f, text: f.text === null ? null : digest(f.text) })),
+    s.entries.map((e) => [e.path, e.sha256]),
+  ],
   events: (s) => s.events,
   setup: (s) => [s.gradeCategories, s.gradeColumns, s.banks, s.groups, s.homePages],
 };

@@ -29,16 +29,23 @@ export function sketchOf(shell: Shell): Sketch {
     if (item.kind === 'home-page') continue;
     const opens = item.placed && item.parent === null && item.kind === 'module';
     if (opens) group = groups.push(item.title) - 1;
-    else if (!item.placed && groups.at(-1) !== 'Outside the outline') group = groups.push('Outside the outline') - 1;
+    else if (!item.placed && groups.at(-1) !== 'Outside the outline')
+      group = groups.push('Outside the outline') - 1;
     else if (group < 0) group = groups.push('Top of the outline') - 1;
     items.push({ ref: item.ref, title: item.title, kind: item.kind, group });
   }
-  const titled = (list: readonly { ref: string; title: string }[]) => list.map(({ ref, title }) => ({ ref, title }));
+  const titled = (list: readonly { ref: string; title: string }[]) =>
+    list.map(({ ref, title }) => ({ ref, title }));
   return {
     groups,
     items,
     files: shell.files.map((f) => ({ ref: f.path, title: f.path })),
     events: titled(shell.events),
-    setup: [...titled(shell.gradeCategories), ...titled(shell.gradeColumns), ...titled(shell.banks), ...titled(shell.homePages)],
+    setup: [
+      ...titled(shell.gradeCategories),
+      ...titled(shell.gradeColumns),
+      ...titled(shell.banks),
+      ...titled(shell.homePages),
+    ],
   };
 }

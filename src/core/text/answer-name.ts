@@ -10,7 +10,9 @@ const patterns = new WeakMap<readonly string[], RegExp | null>();
 function markPattern(marks: readonly string[]): RegExp | null {
   let pattern = patterns.get(marks);
   if (pattern === undefined) {
-    pattern = marks.length ? new RegExp(`(?<![\\p{L}\\p{N}])(?:${marks.map(escapePattern).join('|')})(?![\\p{L}\\p{N}])`, 'u') : null;
+    pattern = marks.length
+      ? new RegExp(`(?<![\\p{L}\\p{N}])(?:${marks.map(escapePattern).join('|')})(?![\\p{L}\\p{N}])`, 'u')
+      : null;
     patterns.set(marks, pattern);
   }
   return pattern;
@@ -18,4 +20,6 @@ function markPattern(marks: readonly string[]): RegExp | null {
 
 /** Does a name say that it holds answers: answer key, solutions as a label, or a short mark as a whole word in capitals? */
 export const namesAnswers = (name: string, keyMarks: readonly string[] = usualKeyMarks): boolean =>
-  english.answerName.test(name) || english.answerLabel.test(name) || (markPattern(keyMarks)?.test(name) ?? false);
+  english.answerName.test(name) ||
+  english.answerLabel.test(name) ||
+  (markPattern(keyMarks)?.test(name) ?? false);

@@ -15,7 +15,9 @@ describe('scanHtml', () => {
   test('a fragment without body is all text', () => {
     expect(scanHtml('Plain <i>words</i>').text).toBe('Plain words');
     // WHATWG HTML, 13.2.5.2 (RCDATA) and 13.2.5.73 (a named reference without a semicolon, in text and in an attribute).
-    expect(scanHtml('<textarea>&lt;b&gt; &amp; c</textarea> &copy 2025&#10;x').text).toBe('<b> & c © 2025\nx');
+    expect(scanHtml('<textarea>&lt;b&gt; &amp; c</textarea> &copy 2025&#10;x').text).toBe(
+      '<b> & c © 2025\nx',
+    );
     expect(scanHtml('<a href="x?a=1&copy=2&amp;b=3">x</a>').addresses[0]!.value).toBe('x?a=1&copy=2&b=3');
   });
   test.each([
@@ -47,7 +49,10 @@ describe('scanHtml', () => {
     expect(scanHtml('<div data="x" data-src="y.png">').addresses).toEqual([]);
   });
   test('a base element is told apart', () => {
-    expect(scanHtml('<base href="../img/"><img src="a.png">')).toMatchObject({ base: '../img/', addresses: [{ value: 'a.png' }] });
+    expect(scanHtml('<base href="../img/"><img src="a.png">')).toMatchObject({
+      base: '../img/',
+      addresses: [{ value: 'a.png' }],
+    });
   });
 });
 
@@ -84,10 +89,12 @@ describe('normalising', () => {
     expect(wordCodes('Kick-net, 3 sites: naïve.')).toHaveLength(5);
     expect(wordCodes(' … ')).toHaveLength(0);
   });
-  test.each(['Copy of Gauge', 'Gauge - Copy', 'Gauge copy 2', 'Gauge (2)', 'gauge (2).pdf', 'Gauge (copy)'])('%s is a copy', (t) =>
-    expect(hasCopyMark(t)).toBe(true),
+  test.each(['Copy of Gauge', 'Gauge - Copy', 'Gauge copy 2', 'Gauge (2)', 'gauge (2).pdf', 'Gauge (copy)'])(
+    '%s is a copy',
+    (t) => expect(hasCopyMark(t)).toBe(true),
   );
-  test.each(['Gauge 2', 'Copyright', 'Photocopy', 'Lab (2027)', 'Hard copies', 'Copying a key'])('%s is none', (t) =>
-    expect(hasCopyMark(t)).toBe(false),
+  test.each(['Gauge 2', 'Copyright', 'Photocopy', 'Lab (2027)', 'Hard copies', 'Copying a key'])(
+    '%s is none',
+    (t) => expect(hasCopyMark(t)).toBe(false),
   );
 });

@@ -14,7 +14,11 @@ export interface OwnCode {
 const mostCodes = 2000;
 
 /** Letters before a number that are no course: standards, cameras, units (from memory; common practice, no source). */
-const noCourses = new Set('RFC ISO IEC IEEE ANSI DIN EN ASTM EPA NIST FIPS UTF SHA MD BS CFR USC ECMA ITU MIL SAE API BIP CVE IMG DSC PIC FIG VID DOC PDF REV SET LAB DAY MAX MIN ROOM PAGE WEEK UNIT STEP TASK PART NO VOL CH PP AD BC CE BCE USD EUR GBP COVID HTTP CODE TEL EXT BOX'.split(' '));
+const noCourses = new Set(
+  'RFC ISO IEC IEEE ANSI DIN EN ASTM EPA NIST FIPS UTF SHA MD BS CFR USC ECMA ITU MIL SAE API BIP CVE IMG DSC PIC FIG VID DOC PDF REV SET LAB DAY MAX MIN ROOM PAGE WEEK UNIT STEP TASK PART NO VOL CH PP AD BC CE BCE USD EUR GBP COVID HTTP CODE TEL EXT BOX'.split(
+    ' ',
+  ),
+);
 
 /** Finds what could be the code of a course, from a place in the text on. */
 export function courseCodes(text: string, from = 0): CourseCode[] {
@@ -22,7 +26,12 @@ export function courseCodes(text: string, from = 0): CourseCode[] {
   pattern.lastIndex = from;
   const found: CourseCode[] = [];
   for (let match = pattern.exec(text); match && found.length < mostCodes; match = pattern.exec(text))
-    found.push({ start: match.index, end: match.index + match[0].length, letters: match[1]!, digits: match[2]! });
+    found.push({
+      start: match.index,
+      end: match.index + match[0].length,
+      letters: match[1]!,
+      digits: match[2]!,
+    });
   return found;
 }
 
@@ -34,4 +43,10 @@ export function ownCode(code: string): OwnCode | null {
 
 /** Those built as the shell's own code is, so many letters and so many digits, that are another course's. */
 export const otherCourses = (codes: readonly CourseCode[], own: OwnCode): CourseCode[] =>
-  codes.filter((c) => c.letters.length === own.letters.length && c.digits.length === own.digits.length && !noCourses.has(c.letters) && (c.letters !== own.letters || c.digits !== own.digits));
+  codes.filter(
+    (c) =>
+      c.letters.length === own.letters.length &&
+      c.digits.length === own.digits.length &&
+      !noCourses.has(c.letters) &&
+      (c.letters !== own.letters || c.digits !== own.digits),
+  );

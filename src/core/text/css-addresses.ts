@@ -1,5 +1,6 @@
 /** An open comment or an open bracket ends what can match, so that no text is gone through twice. */
-const pattern = /\/\*[\s\S]*?(?:\*\/|$)|url\(\s*(?:"([^"]*)"|'([^']*)'|&quot;(.*?)&quot;|([^\s"'()]+))\s*\)|@import\s+(?:"([^"]*)"|'([^']*)')/gi;
+const pattern =
+  /\/\*[\s\S]*?(?:\*\/|$)|url\(\s*(?:"([^"]*)"|'([^']*)'|&quot;(.*?)&quot;|([^\s"'()]+))\s*\)|@import\s+(?:"([^"]*)"|'([^']*)')/gi;
 
 /** Addresses in a style sheet or style attribute: `url(…)` and `@import` (CSS Values 4, section 4.5); comments aside. */
 export function cssAddresses(css: string): { value: string; start: number; end: number }[] {

@@ -35,7 +35,9 @@ export const mentionCues: Cues = new Cues()
   .markWords([...Object.keys(english.seasons), ...english.termWords], term)
   .markWords(english.placeholderCues.words, placeholder)
   .markChars(english.placeholderCues.chars, placeholder);
-english.placeholderCues.pairs.forEach(([first, second], i) => mentionCues.markWords(first, pairs[i]![0]).markWords(second, pairs[i]![1]));
+english.placeholderCues.pairs.forEach(([first, second], i) =>
+  mentionCues.markWords(first, pairs[i]![0]).markWords(second, pairs[i]![1]),
+);
 
 /** `cues` are those of the text’s words. */
 export function mentionsIn(text: string, marks: readonly TextMark[], cues: number): Mentions {
@@ -46,7 +48,9 @@ export function mentionsIn(text: string, marks: readonly TextMark[], cues: numbe
   const placeholders = mayHold ? stretchesOf(text, english.placeholder) : [];
   const heading = firstHeading(marks);
   const courses = heading ? courseCodes(text.slice(0, heading.end), heading.start) : [];
-  return dates.length + terms.length + placeholders.length + courses.length === 0 ? none : { dates, terms, placeholders, courses };
+  return dates.length + terms.length + placeholders.length + courses.length === 0
+    ? none
+    : { dates, terms, placeholders, courses };
 }
 
 /** Where a pattern is found in a text. */
@@ -62,6 +66,7 @@ export function stretchesOf(text: string, pattern: RegExp): Stretch[] {
 /** Of marks in the order in which they end, the heading that begins first. */
 function firstHeading(marks: readonly TextMark[]): TextMark | null {
   let first: TextMark | null = null;
-  for (const mark of marks) if (mark.is === 'heading' && (first === null || mark.start < first.start)) first = mark;
+  for (const mark of marks)
+    if (mark.is === 'heading' && (first === null || mark.start < first.start)) first = mark;
   return first;
 }

@@ -74,13 +74,18 @@ export function estimate(a: ArrayLike<number>, b: ArrayLike<number>): number {
 }
 
 /** The chance that a pair of similarity `s` agrees in a whole band: 1 − (1 − s^rows)^bands (3.4.2). */
-export const chanceOfMeeting = (s: number, bands: number, rows: number): number => 1 - (1 - s ** rows) ** bands;
+export const chanceOfMeeting = (s: number, bands: number, rows: number): number =>
+  1 - (1 - s ** rows) ** bands;
 
 /** In a bucket larger than this each text is paired with the ones before it only: enough to join them, and never a square. */
 const mostPartners = 64;
 
 /** The higher partners of each text that has some: signatures that agree in all rows of some band, each pair once (3.4.1). */
-export function candidatePairs(signatures: readonly ArrayLike<number>[], bands: number, rows: number): Map<number, Set<number>> {
+export function candidatePairs(
+  signatures: readonly ArrayLike<number>[],
+  bands: number,
+  rows: number,
+): Map<number, Set<number>> {
   const partners = new Map<number, Set<number>>();
   const before = new Int32Array(signatures.length);
   for (let band = 0; band < bands; band += 1) {
@@ -89,7 +94,8 @@ export function candidatePairs(signatures: readonly ArrayLike<number>[], bands: 
     for (let i = 0; i < signatures.length; i += 1) {
       const signature = signatures[i]!;
       let key = 0x811c9dc5 ^ band;
-      for (let row = 0; row < rows; row += 1) key = Math.imul(mix(key ^ signature[band * rows + row]!), 0x01000193);
+      for (let row = 0; row < rows; row += 1)
+        key = Math.imul(mix(key ^ signature[band * rows + row]!), 0x01000193);
       let other = last.get(key) ?? -1;
       last.set(key, i);
       before[i] = other;

@@ -6,7 +6,12 @@ import { namedDates } from './named-dates';
 import { namedTerms, shortTerms } from './named-terms';
 import { sentenceAround } from './sentence';
 
-const spell = (text: string) => namedDates(text, english).map((d) => d.readings.map((r) => `${r.year ?? '-'}/${r.month}/${r.day}`).join(' or ') + (d.weekday ? ` on ${d.weekday}` : ''));
+const spell = (text: string) =>
+  namedDates(text, english).map(
+    (d) =>
+      d.readings.map((r) => `${r.year ?? '-'}/${r.month}/${r.day}`).join(' or ') +
+      (d.weekday ? ` on ${d.weekday}` : ''),
+  );
 
 test.each([
   ['14 October 2025', ['2025/10/14']],
@@ -42,7 +47,10 @@ test('weekdays agree with another date library, for every day from 1990 to 2040 
       expect(isoWeekday(parseLocalDate(day.toISODate()!)!)).toBe(day.weekday);
       // Spelled by that library, read by ours.
       const [found] = namedDates(`We meet on ${day.setLocale('en').toFormat('cccc, d LLLL yyyy')}.`, english);
-      expect(found).toMatchObject({ weekday: day.weekday, readings: [{ year: day.year, month: day.month, day: day.day }] });
+      expect(found).toMatchObject({
+        weekday: day.weekday,
+        readings: [{ year: day.year, month: day.month, day: day.day }],
+      });
     }),
     { numRuns: 300 },
   );
@@ -72,11 +80,23 @@ test.each([
   ['Fall 10%', []],
   ['2024-25-01', []],
   ['Summer', []],
-])('%s', (text, terms) => expect(namedTerms(text, english).map(({ means: m }) => `${m.kind} ${m.kind === 'season' ? `${m.season} ${m.year}` : m.kind === 'year' ? m.from : `${m.word} ${m.number} ${m.year}`}`)).toEqual(terms));
-
-test.each([['Quiz F24', ['F24']], ['SP25 plan', ['SP25']], ['FA2023', ['FA2023']], ['F12', []], ['B52', []], ['SF24', []]])('short: %s', (text, says) =>
-  expect(shortTerms(text, english, 2027).map((t) => t.says)).toEqual(says),
+])('%s', (text, terms) =>
+  expect(
+    namedTerms(text, english).map(
+      ({ means: m }) =>
+        `${m.kind} ${m.kind === 'season' ? `${m.season} ${m.year}` : m.kind === 'year' ? m.from : `${m.word} ${m.number} ${m.year}`}`,
+    ),
+  ).toEqual(terms),
 );
+
+test.each([
+  ['Quiz F24', ['F24']],
+  ['SP25 plan', ['SP25']],
+  ['FA2023', ['FA2023']],
+  ['F12', []],
+  ['B52', []],
+  ['SF24', []],
+])('short: %s', (text, says) => expect(shortTerms(text, english, 2027).map((t) => t.says)).toEqual(says));
 
 test.each([
   ['One. Two is here. Three.', 'Two', 'Two is here.'],

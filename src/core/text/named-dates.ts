@@ -25,14 +25,28 @@ const made = new WeakMap<Language, Patterns>();
 function patternsOf(language: Language): Patterns {
   const known = made.get(language);
   if (known) return known;
-  const names = (words: Readonly<Record<string, number>>) => Object.keys(words).sort((a, b) => b.length - a.length);
-  const capital = (word: string) => `${word[0]!.toUpperCase()}(?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
-  const short = names(language.weekdays).filter((n) => n.length < 6).map(capital).join('|');
+  const names = (words: Readonly<Record<string, number>>) =>
+    Object.keys(words).sort((a, b) => b.length - a.length);
+  const capital = (word: string) =>
+    `${word[0]!.toUpperCase()}(?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
+  const short = names(language.weekdays)
+    .filter((n) => n.length < 6)
+    .map(capital)
+    .join('|');
   // Only a short form has a full stop behind it.
-  const weekday = `${names(language.weekdays).filter((n) => n.length >= 6).map(capital).join('|')}|(?:${short})\\.?`;
+  const weekday = `${names(language.weekdays)
+    .filter((n) => n.length >= 6)
+    .map(capital)
+    .join('|')}|(?:${short})\\.?`;
   const patterns = {
-    month: new RegExp(`(?<![\\p{L}\\p{N}])(${names(language.months).map(capital).join('|')})(?![\\p{L}])\\.?`, 'gu'),
-    dayBefore: new RegExp(`(?:(?<![\\p{L}])(${weekday}),?\\s+(?:the\\s+)?)?(?<![\\p{N}.,:/-])(\\d{1,2})(?:st|nd|rd|th)?[\\s\\u00a0]+(?:of\\s+)?$`, 'u'),
+    month: new RegExp(
+      `(?<![\\p{L}\\p{N}])(${names(language.months).map(capital).join('|')})(?![\\p{L}])\\.?`,
+      'gu',
+    ),
+    dayBefore: new RegExp(
+      `(?:(?<![\\p{L}])(${weekday}),?\\s+(?:the\\s+)?)?(?<![\\p{N}.,:/-])(\\d{1,2})(?:st|nd|rd|th)?[\\s\\u00a0]+(?:of\\s+)?$`,
+      'u',
+    ),
     weekdayBefore: new RegExp(`(?<![\\p{L}])(${weekday}),?\\s+(?:the\\s+)?$`, 'u'),
     weekdayAfter: new RegExp(`^(?:\\s*\\(\\s*|,?\\s+a\\s+)(${weekday})(?![\\p{L}])`, 'u'),
   };
@@ -42,9 +56,11 @@ function patternsOf(language: Language): Patterns {
 
 const dayAfter = /^[\s\u00a0]+(\d{1,2})(?:st|nd|rd|th)?(?![\d:%]|[.,]\d)(?:\s*[-–]\s*\d{1,2}(?!\d))?/;
 const yearAfter = /^,?[\s\u00a0]+((?:19|20)\d{2})(?![\d])/;
-const figures = /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?![\d-])|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d./]))/g;
+const figures =
+  /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?![\d-])|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d./]))/g;
 const longest = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
-const isDay = (month: number, day: number) => month >= 1 && month <= 12 && day >= 1 && day <= longest[month - 1]!;
+const isDay = (month: number, day: number) =>
+  month >= 1 && month <= 12 && day >= 1 && day <= longest[month - 1]!;
 
 /** Finds the days that a text names, in order: “Tuesday, 14 October 2025”, “Oct. 14th”, 2025-10-14, 14/10/2025. */
 export function namedDates(text: string, language: Language): NamedDate[] {
@@ -60,14 +76,22 @@ export function namedDates(text: string, language: Language): NamedDate[] {
     found.push(named);
     end = named.end;
   }
-  if (/\d[-/.]\d/.test(text)) for (const match of text.matchAll(figures)) {
-    const named = datedInFigures(text, match, patterns, language);
-    if (named) found.push(named);
-  }
+  if (/\d[-/.]\d/.test(text))
+    for (const match of text.matchAll(figures)) {
+      const named = datedInFigures(text, match, patterns, language);
+      if (named) found.push(named);
+    }
   return found.sort((a, b) => a.start - b.start);
 }
 
-function spelledDate(text: string, at: number, after: number, month: number, patterns: Patterns, language: Language): NamedDate | null {
+function spelledDate(
+  text: string,
+  at: number,
+  after: number,
+  month: number,
+  patterns: Patterns,
+  language: Language,
+): NamedDate | null {
   const head = text.slice(Math.max(0, at - 32), at);
   const tail = text.slice(after, after + 32);
   const before = patterns.dayBefore.exec(head);
@@ -75,7 +99,13 @@ function spelledDate(text: string, at: number, after: number, month: number, pat
   let day: number;
   let start = at;
   let end = after;
-  if (before && isDay(month, Number(before[2])) && !language.numberedThings.test(head.slice(0, head.length - before[0].length + (before[1] ? before[0].indexOf(before[2]!) : 0)))) {
+  if (
+    before &&
+    isDay(month, Number(before[2])) &&
+    !language.numberedThings.test(
+      head.slice(0, head.length - before[0].length + (before[1] ? before[0].indexOf(before[2]!) : 0)),
+    )
+  ) {
     weekday = before[1];
     day = Number(before[2]);
     start = at - before[0].length;
@@ -106,9 +136,15 @@ function spelledDate(text: string, at: number, after: number, month: number, pat
   };
 }
 
-const weekdayNumber = (name: string | undefined, language: Language): number | null => (name === undefined ? null : (language.weekdays[name.toLowerCase().replace('.', '')] ?? null));
+const weekdayNumber = (name: string | undefined, language: Language): number | null =>
+  name === undefined ? null : (language.weekdays[name.toLowerCase().replace('.', '')] ?? null);
 
-function datedInFigures(text: string, match: RegExpExecArray, patterns: Patterns, language: Language): NamedDate | null {
+function datedInFigures(
+  text: string,
+  match: RegExpExecArray,
+  patterns: Patterns,
+  language: Language,
+): NamedDate | null {
   const [whole, y, m, d, first, mark, second, written] = match;
   const readings: DayReading[] = [];
   if (y !== undefined) {
@@ -125,5 +161,11 @@ function datedInFigures(text: string, match: RegExpExecArray, patterns: Patterns
   const weekday = patterns.weekdayBefore.exec(head);
   const start = weekday ? match.index - weekday[0].length : match.index;
   const end = match.index + whole.length;
-  return { start, end, says: text.slice(start, end).trim(), weekday: weekdayNumber(weekday?.[1], language), readings };
+  return {
+    start,
+    end,
+    says: text.slice(start, end).trim(),
+    weekday: weekdayNumber(weekday?.[1], language),
+    readings,
+  };
 }

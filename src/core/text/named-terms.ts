@@ -27,18 +27,30 @@ function patternsOf(language: Language): Patterns {
   const seasons = Object.keys(language.seasons).join('|');
   const terms = language.termWords.join('|');
   const patterns = {
-    season: new RegExp(`(?<![\\p{L}])(${seasons})(\\s+(?:${terms}|session|class))?\\s*(?:of\\s+)?,?\\s*(?:['’‘](\\d{2})|((?:19|20)\\d{2})(?:\\s*[-–/]\\s*(\\d{2}|20\\d{2}))?|(\\d{2}))(?![\\d])(?!\\s?(?:[-–:]\\s?\\d|[%°]|/\\d))`, 'giu'),
-    yearFirst: new RegExp(`(?<![\\d-])((?:19|20)\\d{2})\\s+(${seasons})(?:\\s+(${terms}))?(?![\\p{L}])`, 'giu'),
-    numbered: new RegExp(`(?<![\\p{L}])(?:(${terms})\\s*([1-4])|(first|second|third|fourth|1st|2nd|3rd|4th)\\s+(${terms}))\\s*(?:of\\s+|,\\s*)?((?:19|20)\\d{2})(?!\\d)|(?<![\\d-])((?:19|20)\\d{2})[\\s,]+(${terms})\\s*([1-4])(?!\\d)`, 'giu'),
+    season: new RegExp(
+      `(?<![\\p{L}])(${seasons})(\\s+(?:${terms}|session|class))?\\s*(?:of\\s+)?,?\\s*(?:['’‘](\\d{2})|((?:19|20)\\d{2})(?:\\s*[-–/]\\s*(\\d{2}|20\\d{2}))?|(\\d{2}))(?![\\d])(?!\\s?(?:[-–:]\\s?\\d|[%°]|/\\d))`,
+      'giu',
+    ),
+    yearFirst: new RegExp(
+      `(?<![\\d-])((?:19|20)\\d{2})\\s+(${seasons})(?:\\s+(${terms}))?(?![\\p{L}])`,
+      'giu',
+    ),
+    numbered: new RegExp(
+      `(?<![\\p{L}])(?:(${terms})\\s*([1-4])|(first|second|third|fourth|1st|2nd|3rd|4th)\\s+(${terms}))\\s*(?:of\\s+|,\\s*)?((?:19|20)\\d{2})(?!\\d)|(?<![\\d-])((?:19|20)\\d{2})[\\s,]+(${terms})\\s*([1-4])(?!\\d)`,
+      'giu',
+    ),
     // Asked of every text of a shell: with the letters spelled out it is several times quicker than without regard to case.
-    hint: new RegExp(`${[...Object.keys(language.seasons), ...language.termWords].map(anyCapitals).join('|')}|(?:19|20)\\d{2}\\s?[-–/]\\s?\\d{2}`),
+    hint: new RegExp(
+      `${[...Object.keys(language.seasons), ...language.termWords].map(anyCapitals).join('|')}|(?:19|20)\\d{2}\\s?[-–/]\\s?\\d{2}`,
+    ),
   };
   made.set(language, patterns);
   return patterns;
 }
 
 /** A pattern for a word written small, with a capital, or in capitals. */
-const anyCapitals = (word: string): string => `[${word[0]}${word[0]!.toUpperCase()}](?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
+const anyCapitals = (word: string): string =>
+  `[${word[0]}${word[0]!.toUpperCase()}](?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
 
 const yearRange = /(?<![\d./-])((?:19|20)\d{2})\s?[-–/]\s?(\d{2}|(?:19|20)\d{2})(?![\d]|[-–/.]\d)/g;
 
@@ -59,7 +71,14 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
     const season = language.seasons[name!.toLowerCase()]!;
     // A season of nature is written small; a term has a capital, or the word for a term behind it.
     const capital = name![0] !== name![0]!.toLowerCase();
-    if (bare !== undefined && (!capital || language.unitAfter.test(text.slice(match.index + match[0].length, match.index + match[0].length + 12)))) continue;
+    if (
+      bare !== undefined &&
+      (!capital ||
+        language.unitAfter.test(
+          text.slice(match.index + match[0].length, match.index + match[0].length + 12),
+        ))
+    )
+      continue;
     if (!capital && termWord === undefined && apostrophe === undefined) {
       if (full === undefined || /\p{L}/u.test(text.slice(0, match.index))) continue;
     }
@@ -74,7 +93,8 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
   }
   for (const match of text.matchAll(patterns.numbered)) {
     const word = (match[1] ?? match[4] ?? match[7])!.toLowerCase();
-    const number = match[3] !== undefined ? language.ordinals[match[3].toLowerCase()]! : Number(match[2] ?? match[8]);
+    const number =
+      match[3] !== undefined ? language.ordinals[match[3].toLowerCase()]! : Number(match[2] ?? match[8]);
     add(match, { kind: 'numbered', word, number, year: Number(match[5] ?? match[6]) });
   }
   for (const match of text.matchAll(yearRange)) {
@@ -84,7 +104,8 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
   }
   // Of two that share a place the longer one means it: “Winter 2025-26” is no range of years.
   const apart: NamedTerm[] = [];
-  for (const term of found.sort((a, b) => a.start - b.start || b.end - a.end)) if (!apart.length || term.start >= apart.at(-1)!.end) apart.push(term);
+  for (const term of found.sort((a, b) => a.start - b.start || b.end - a.end))
+    if (!apart.length || term.start >= apart.at(-1)!.end) apart.push(term);
   return apart;
 }
 
@@ -96,7 +117,12 @@ export function shortTerms(name: string, language: Language, thisYear: number): 
     const season = language.seasonMarks[match[1]!];
     const year = 2000 + Number(match[3]);
     if (!season || year > thisYear + 1 || year < thisYear - (match[1]!.length === 1 ? 10 : 20)) continue;
-    found.push({ start: match.index, end: match.index + match[0].length, says: match[0], means: { kind: 'season', season, year } });
+    found.push({
+      start: match.index,
+      end: match.index + match[0].length,
+      says: match[0],
+      means: { kind: 'season', season, year },
+    });
   }
   return found;
 }

@@ -11,7 +11,12 @@ describe('the worked examples of Mining of Massive Datasets, chapter 3', () => {
   test('minhash signatures, example 3.8: rows 0 to 4, h1 = x + 1 and h2 = 3x + 1 modulo 5', () => {
     const columns = [[0, 3], [2], [1, 3, 4], [0, 2, 3]];
     const hashes = [(x: number) => (x + 1) % 5, (x: number) => (3 * x + 1) % 5];
-    expect(columns.map((c) => minHash(c, hashes))).toEqual([[1, 0], [3, 2], [0, 0], [1, 0]]);
+    expect(columns.map((c) => minHash(c, hashes))).toEqual([
+      [1, 0],
+      [3, 2],
+      [0, 0],
+      [1, 0],
+    ]);
   });
   test.each([
     [0.2, 0.006],
@@ -58,7 +63,10 @@ test('equal sets have equal signatures, an empty set meets nothing but another e
 
 test('every pair of a small bucket is proposed once', () => {
   const same = Uint32Array.from({ length: 100 }, (_, i) => i);
-  expect([...candidatePairs([same, same, same], 25, 4)].map(([a, p]) => [a, [...p]])).toEqual([[0, [1, 2]], [1, [2]]]);
+  expect([...candidatePairs([same, same, same], 25, 4)].map(([a, p]) => [a, [...p]])).toEqual([
+    [0, [1, 2]],
+    [1, [2]],
+  ]);
 });
 
 test('words are runs of letters and digits, whatever the script and case', () => {
@@ -69,11 +77,15 @@ test('words are runs of letters and digits, whatever the script and case', () =>
   expect(shingleSet(wordCodes('a b c'), 4).size).toBe(0);
 });
 
-test.each([0.3, 0.45, 0.5, 0.6, 0.65, 0.7, 0.8, 0.95])('bands are as long as a threshold of %d allows', (threshold) => {
-  const rows = rowsFor(threshold);
-  expect(chanceOfMeeting(threshold, Math.floor(100 / rows), rows)).toBeGreaterThanOrEqual(0.995);
-  if (rows < 4) expect(chanceOfMeeting(threshold, Math.floor(100 / (rows + 1)), rows + 1)).toBeLessThan(0.995);
-});
+test.each([0.3, 0.45, 0.5, 0.6, 0.65, 0.7, 0.8, 0.95])(
+  'bands are as long as a threshold of %d allows',
+  (threshold) => {
+    const rows = rowsFor(threshold);
+    expect(chanceOfMeeting(threshold, Math.floor(100 / rows), rows)).toBeGreaterThanOrEqual(0.995);
+    if (rows < 4)
+      expect(chanceOfMeeting(threshold, Math.floor(100 / (rows + 1)), rows + 1)).toBeLessThan(0.995);
+  },
+);
 
 test('with a loose threshold pairs just above it are found as well', () => {
   const next = random(11);
@@ -96,8 +108,15 @@ test('against exhaustive comparison: no pair at 0.75 or more is missed, and none
       const next = random(seed);
       const vocabulary = Array.from({ length: 300 }, (_, i) => `word${i}`);
       const pick = () => vocabulary[Math.floor(next() * 300)]!;
-      const base = Array.from({ length: 8 }, () => Array.from({ length: 40 + Math.floor(next() * 200) }, pick));
-      const texts = base.flatMap((words) => [words, ...[1, 2, 4, 8].map((n) => words.map((w, i) => (next() < n / words.length && i > 0 ? pick() : w)))]).map((w) => w.join(' '));
+      const base = Array.from({ length: 8 }, () =>
+        Array.from({ length: 40 + Math.floor(next() * 200) }, pick),
+      );
+      const texts = base
+        .flatMap((words) => [
+          words,
+          ...[1, 2, 4, 8].map((n) => words.map((w, i) => (next() < n / words.length && i > 0 ? pick() : w))),
+        ])
+        .map((w) => w.join(' '));
       const exact = nearPairsExhaustively(texts, 0.7);
       const quick = new Map(nearPairs(texts, 0.7).map((p) => [`${p.a} ${p.b}`, p.similarity]));
       const truth = new Map(exact.map((p) => [`${p.a} ${p.b}`, p.similarity]));

@@ -16,13 +16,19 @@ const mostRows = 4;
  * 25 bands of 4 rows do so from 0.67 on (0.75: 0.9999, and 0.18 for a pair of 0.3); looser rules take shorter bands.
  */
 export function rowsFor(threshold: number): number {
-  for (let rows = mostRows; rows > 1; rows -= 1) if (chanceOfMeeting(threshold, Math.floor(places / rows), rows) >= 0.995) return rows;
+  for (let rows = mostRows; rows > 1; rows -= 1)
+    if (chanceOfMeeting(threshold, Math.floor(places / rows), rows) >= 0.995) return rows;
   return 1;
 }
 
 /** Pairs of texts whose sets of 4-word shingles are similar to `threshold` or more: banding proposes, counting decides. */
 export const nearPairs = (texts: readonly string[], threshold: number, size = 4): NearPair[] =>
-  pairsOf(texts.map((text) => nearSignature(wordCodes(text), size)), (i) => wordCodes(texts[i]!), threshold, size);
+  pairsOf(
+    texts.map((text) => nearSignature(wordCodes(text), size)),
+    (i) => wordCodes(texts[i]!),
+    threshold,
+    size,
+  );
 
 /** What a text is proposed by, from its words. */
 export function nearSignature(words: Uint32Array, size = 4): Uint32Array {
@@ -32,7 +38,12 @@ export function nearSignature(words: Uint32Array, size = 4): Uint32Array {
 }
 
 /** As `nearPairs`, with the signatures of the texts at hand; the words of a text are asked for only where it has a near one. */
-export function pairsOf(signatures: readonly Uint32Array[], wordsOf: (text: number) => Uint32Array, threshold: number, size = 4): NearPair[] {
+export function pairsOf(
+  signatures: readonly Uint32Array[],
+  wordsOf: (text: number) => Uint32Array,
+  threshold: number,
+  size = 4,
+): NearPair[] {
   const rows = rowsFor(threshold);
   const partners = [...candidatePairs(signatures, Math.floor(places / rows), rows)].sort(([a], [b]) => a - b);
   const sets = new Map<number, Set<number>>();
@@ -46,7 +57,11 @@ export function pairsOf(signatures: readonly Uint32Array[], wordsOf: (text: numb
   for (const [a, others] of partners) {
     for (const b of [...others].sort((x, y) => x - y)) {
       // Five standard errors below the threshold nothing is missed (binomial, 100 places).
-      if (estimate(signatures[a]!, signatures[b]!) < threshold - 5 * Math.sqrt((threshold * (1 - threshold)) / places)) continue;
+      if (
+        estimate(signatures[a]!, signatures[b]!) <
+        threshold - 5 * Math.sqrt((threshold * (1 - threshold)) / places)
+      )
+        continue;
       const similarity = jaccard(setOf(a), setOf(b));
       if (similarity >= threshold) found.push({ a, b, similarity });
     }

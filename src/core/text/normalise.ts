@@ -4,7 +4,8 @@ import { codeUnits } from './code-units';
 import { english } from './english';
 
 /** NFKC and case-folded; plain ASCII is in that form already but for its capitals. */
-const folded = (text: string): string => (/^[\x00-\x7f]*$/.test(text) ? text : text.normalize('NFKC')).toLowerCase();
+const folded = (text: string): string =>
+  (/^[\x00-\x7f]*$/.test(text) ? text : text.normalize('NFKC')).toLowerCase();
 
 /** Text made fit for comparing: NFKC, case-folded, every kind of white space taken out. */
 export const textKey = (text: string): string => folded(text).replace(/[\s\u200b\ufeff]+/gu, '');
@@ -29,12 +30,16 @@ export function textDigest(text: string): Sha256 | null {
 }
 const blank = 255;
 /** What becomes of an ASCII character in a key: white space (9 to 13 and 32) goes, a capital is written small. */
-const asciiKept = Uint8Array.from({ length: 128 }, (_, c) => (c === 32 || (c >= 9 && c <= 13) ? blank : c >= 65 && c <= 90 ? c + 32 : c));
+const asciiKept = Uint8Array.from({ length: 128 }, (_, c) =>
+  c === 32 || (c >= 9 && c <= 13) ? blank : c >= 65 && c <= 90 ? c + 32 : c,
+);
 const digestOfKey = (key: string): Sha256 | null => (key === '' ? null : digest(key));
 
 /** A title made fit for comparing: NFKC, case-folded, white space collapsed. */
 export const titleKey = (title: string): string =>
-  folded(title).replace(/[\s\u200b\ufeff]+/gu, ' ').trim();
+  folded(title)
+    .replace(/[\s\u200b\ufeff]+/gu, ' ')
+    .trim();
 
 /** Text on one line, cut at a word where it is longer than `most` characters. */
 export function excerpt(text: string, most = 160): string {

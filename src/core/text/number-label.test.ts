@@ -18,7 +18,19 @@ test.each([
   expect(`${found.label} ${found.numbers.join('.')}`).toBe(label);
 });
 
-test.each(['Reading the staff gauge', 'Weekend 3', 'Next week 3 readings', 'Unit of measure', 'Module mix', 'Week', 'Partly 3', '3 weeks', 'Unit IIII', 'Lesson plan', 'Week 3rd'])('%s does not', (title) => expect(numberLabel(title)).toBeNull());
+test.each([
+  'Reading the staff gauge',
+  'Weekend 3',
+  'Next week 3 readings',
+  'Unit of measure',
+  'Module mix',
+  'Week',
+  'Partly 3',
+  '3 weeks',
+  'Unit IIII',
+  'Lesson plan',
+  'Week 3rd',
+])('%s does not', (title) => expect(numberLabel(title)).toBeNull());
 
 test('one number in two spellings is one', () => {
   expect(sameNumber(numberLabel('Week 3: Stage')!, numberLabel('Wk III')!)).toBe(true);

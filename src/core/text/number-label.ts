@@ -11,8 +11,13 @@ export interface NumberLabel {
   readonly end: number;
 }
 
-const words = Object.keys(english.seriesLabels).sort((a, b) => b.length - a.length).join('|');
-const labelled = new RegExp(`^\\W*(${words})\\.?(\\s*[#:]?\\s*)(\\d{1,3}(?:\\.\\d{1,3})*|[ivxl]{1,6}|${english.spelledNumbers.join('|')})(?![\\p{L}\\p{N}])`, 'iu');
+const words = Object.keys(english.seriesLabels)
+  .sort((a, b) => b.length - a.length)
+  .join('|');
+const labelled = new RegExp(
+  `^\\W*(${words})\\.?(\\s*[#:]?\\s*)(\\d{1,3}(?:\\.\\d{1,3})*|[ivxl]{1,6}|${english.spelledNumbers.join('|')})(?![\\p{L}\\p{N}])`,
+  'iu',
+);
 const bare = /^\s*(\d{1,2}(?:\.\d{1,2})+\.?|\d{1,2}[.)])(?=\s+\p{L})/u;
 
 /** The label and number that a title begins with; null where it has none. Roman numbers up to 89 are read. */
@@ -21,14 +26,27 @@ export function numberLabel(title: string): NumberLabel | null {
   const found = labelled.exec(text);
   if (!found) {
     const plain = bare.exec(text);
-    return plain ? { label: '#', form: '#', numbers: plain[1]!.replace(/[.)]$/, '').split('.').map(Number), end: plain[0].length } : null;
+    return plain
+      ? {
+          label: '#',
+          form: '#',
+          numbers: plain[1]!.replace(/[.)]$/, '').split('.').map(Number),
+          end: plain[0].length,
+        }
+      : null;
   }
   const word = found[1]!;
   const label = english.seriesLabels[word.toLowerCase()]!;
   const written = found[3]!;
   const end = found[0].length;
   const form = (number: string) => `${word}${found[2]!.includes(' ') ? ' ' : ''}${number}`;
-  if (/^\d/.test(written)) return { label, form: form(/^0\d/.test(written) ? '01' : '1'), numbers: written.split('.').map(Number), end };
+  if (/^\d/.test(written))
+    return {
+      label,
+      form: form(/^0\d/.test(written) ? '01' : '1'),
+      numbers: written.split('.').map(Number),
+      end,
+    };
   // “W I” is more often something else.
   if (word.length < 2) return null;
   const spelled = english.spelledNumbers.indexOf(written.toLowerCase());
@@ -37,7 +55,8 @@ export function numberLabel(title: string): NumberLabel | null {
   return roman === null ? null : { label, form: form('I'), numbers: [roman], end };
 }
 
-export const sameNumber = (a: NumberLabel, b: NumberLabel): boolean => a.label === b.label && a.numbers.join('.') === b.numbers.join('.');
+export const sameNumber = (a: NumberLabel, b: NumberLabel): boolean =>
+  a.label === b.label && a.numbers.join('.') === b.numbers.join('.');
 
 const romanValues: Readonly<Record<string, number>> = { I: 1, V: 5, X: 10, L: 50 };
 

@@ -31,9 +31,14 @@ export function readTexts(texts: readonly string[]): BodyReading {
     const { codes, cues } = readWords(text, mentionCues);
     plain.push(text);
     words.push(codes);
-    return { markup: { addresses, base, title, alts, marks }, blank: text.trim() === '', mentions: mentionsIn(text, marks, cues) };
+    return {
+      markup: { addresses, base, title, alts, marks },
+      blank: text.trim() === '',
+      mentions: mentionsIn(text, marks, cues),
+    };
   });
-  const wording = plain.length === 1 ? wordingOfText(plain[0]!, words[0]!) : wordingOfText(plain.join('\n'), joined(words));
+  const wording =
+    plain.length === 1 ? wordingOfText(plain[0]!, words[0]!) : wordingOfText(plain.join('\n'), joined(words));
   return { texts: readings, wording };
 }
 

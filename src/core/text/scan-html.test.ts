@@ -18,17 +18,26 @@ function byStandard(html: string) {
     if (isTextNode(node)) {
       if (!silent) text += node.value;
       if (!silent) heading.forEach((_, i) => (heading[i] += node.value));
-      if (node.parentNode && isElementNode(node.parentNode) && node.parentNode.tagName === 'title') title += node.value;
+      if (node.parentNode && isElementNode(node.parentNode) && node.parentNode.tagName === 'title')
+        title += node.value;
       return;
     }
     if (isElementNode(node)) {
       for (const { name, value } of node.attrs) {
-        if (['href', 'src', 'poster', 'action', 'cite', 'background'].includes(name) && node.tagName !== 'base') addresses.push(value.trim());
+        if (
+          ['href', 'src', 'poster', 'action', 'cite', 'background'].includes(name) &&
+          node.tagName !== 'base'
+        )
+          addresses.push(value.trim());
         if (name === 'alt' && value.trim()) alts.push(value.trim());
       }
       const isHeading = /^h[1-6]$/.test(node.tagName);
       if (isHeading) heading.push('');
-      for (const child of node.childNodes) visit(child, silent || ['head', 'script', 'style', 'title', 'template', 'noscript'].includes(node.tagName));
+      for (const child of node.childNodes)
+        visit(
+          child,
+          silent || ['head', 'script', 'style', 'title', 'template', 'noscript'].includes(node.tagName),
+        );
       if (isHeading) headings.push(heading.pop()!);
     } else if ('childNodes' in node) for (const child of node.childNodes) visit(child, silent);
   };
@@ -40,7 +49,11 @@ const distinct = (list: readonly string[]) => [...new Set(list)];
 const close = (text: string) => text.replace(/\s+/g, '');
 
 const root = join(process.cwd(), '.cache/doc-tree/usr/share/doc/sqlite3');
-const pages = existsSync(root) ? readdirSync(root).filter((n) => n.endsWith('.html')).sort() : [];
+const pages = existsSync(root)
+  ? readdirSync(root)
+      .filter((n) => n.endsWith('.html'))
+      .sort()
+  : [];
 
 // The reference is parse5 7.3 (WHATWG HTML, 13.2) on the real pages of Debian's package sqlite3-doc.
 test('on all real pages it finds the same words, addresses, titles, headings and alternative texts as parse5', () => {
@@ -51,7 +64,9 @@ test('on all real pages it finds the same words, addresses, titles, headings and
     const scan = scanHtml(html);
     const wanted = byStandard(html);
     addresses += wanted.addresses.length;
-    const marked = scan.marks.filter((m) => m.is === 'heading').map((m) => close(scan.text.slice(m.start, m.end)));
+    const marked = scan.marks
+      .filter((m) => m.is === 'heading')
+      .map((m) => close(scan.text.slice(m.start, m.end)));
     expect({
       name,
       addresses: distinct(scan.addresses.filter((a) => a.context === 'html').map((a) => a.value)),
@@ -59,7 +74,14 @@ test('on all real pages it finds the same words, addresses, titles, headings and
       headings: marked,
       text: close(scan.text),
       title: close(scan.title),
-    }).toEqual({ name, addresses: distinct(wanted.addresses), alts: wanted.alts, headings: wanted.headings.map(close), text: close(wanted.text), title: close(wanted.title) });
+    }).toEqual({
+      name,
+      addresses: distinct(wanted.addresses),
+      alts: wanted.alts,
+      headings: wanted.headings.map(close),
+      text: close(wanted.text),
+      title: close(wanted.title),
+    });
   }
   expect(addresses).toBeGreaterThan(5000);
 });
@@ -77,5 +99,10 @@ test.each([
 ])('%s', (html) => {
   const scan = scanHtml(html);
   const wanted = byStandard(html);
-  expect([close(scan.text), scan.addresses.map((a) => a.value), scan.alts, close(scan.title)]).toEqual([close(wanted.text), wanted.addresses, wanted.alts, close(wanted.title)]);
+  expect([close(scan.text), scan.addresses.map((a) => a.value), scan.alts, close(scan.title)]).toEqual([
+    close(wanted.text),
+    wanted.addresses,
+    wanted.alts,
+    close(wanted.title),
+  ]);
 });

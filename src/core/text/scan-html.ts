@@ -43,8 +43,10 @@ const addressAttributes = new Set([
   'href', 'src', 'srcset', 'poster', 'data', 'action', 'formaction', 'cite', 'longdesc', 'background', 'xlink:href',
 ]); // prettier-ignore
 const blockTags = new Set(
-  ('address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 ' +
-    'h4 h5 h6 header hr li main nav ol option p pre section summary table tbody td tfoot th thead tr ul').split(' '),
+  (
+    'address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 ' +
+    'h4 h5 h6 header hr li main nav ol option p pre section summary table tbody td tfoot th thead tr ul'
+  ).split(' '),
 );
 const markedTags: ReadonlyMap<string, TextMark['is']> = new Map([
   ...['h1', 'h2', 'h3', 'h4', 'h5', 'h6'].map((tag) => [tag, 'heading'] as const),
@@ -118,7 +120,9 @@ export function scanHtml(html: string): HtmlScan {
   const closeMark = (name: string) => {
     // The end of any heading ends the one that is open (WHATWG HTML, 13.2.6.4.7).
     const is = markedTags.get(name);
-    const at = open.findLastIndex((o) => (is === 'heading' ? markedTags.get(o.tag) === 'heading' : o.tag === name));
+    const at = open.findLastIndex((o) =>
+      is === 'heading' ? markedTags.get(o.tag) === 'heading' : o.tag === name,
+    );
     if (at < 0) return;
     marks.push({ is: is!, start: open[at]!.start, end: length });
     open.length = at;
@@ -143,8 +147,12 @@ export function scanHtml(html: string): HtmlScan {
       onattribend(quote, end) {
         if (attribute && quote !== QuoteType.NoValue) {
           const quoted = quote === QuoteType.Single || quote === QuoteType.Double;
-          const opening = quoted ? html.indexOf(quote === QuoteType.Single ? "'" : '"', attribute.start) + 1 : html.indexOf('=', attribute.start) + 1;
-          attribute.start = quoted ? opening : opening + (/^\s*/.exec(html.slice(opening, end))?.[0].length ?? 0);
+          const opening = quoted
+            ? html.indexOf(quote === QuoteType.Single ? "'" : '"', attribute.start) + 1
+            : html.indexOf('=', attribute.start) + 1;
+          attribute.start = quoted
+            ? opening
+            : opening + (/^\s*/.exec(html.slice(opening, end))?.[0].length ?? 0);
           attribute.end = quoted ? end - 1 : end;
           closeAttribute();
         }
@@ -191,7 +199,7 @@ const shift = (found: Spot, by: number): Spot => ({
 export function srcsetAddresses(value: string): Spot[] {
   const found: Spot[] = [];
   const blank = /\s/;
-  for (let at = 0; at < value.length; ) {
+  for (let at = 0; at < value.length;) {
     while (at < value.length && (value[at] === ',' || blank.test(value[at]!))) at += 1;
     const start = at;
     while (at < value.length && !blank.test(value[at]!)) at += 1;

@@ -1,7 +1,11 @@
 import { english } from './english';
 
 /** The sentence that a place in a text stands in, with its offsets. Blocks begin a new line, so a line break ends one, too. */
-export function sentenceAround(text: string, start: number, end: number): { readonly start: number; readonly end: number; readonly text: string } {
+export function sentenceAround(
+  text: string,
+  start: number,
+  end: number,
+): { readonly start: number; readonly end: number; readonly text: string } {
   let from = start;
   while (from > 0 && start - from < 600) {
     const before = text[from - 1]!;

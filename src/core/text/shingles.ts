@@ -1,7 +1,9 @@
 import { codeUnits } from './code-units';
 
 /** What an ASCII character is to a word: its lower-case form, 0 where it ends one. */
-const asciiLetter = Uint8Array.from({ length: 128 }, (_, c) => (/[0-9a-z]/.test(String.fromCharCode(c)) ? c : /[A-Z]/.test(String.fromCharCode(c)) ? c + 32 : 0));
+const asciiLetter = Uint8Array.from({ length: 128 }, (_, c) =>
+  /[0-9a-z]/.test(String.fromCharCode(c)) ? c : /[A-Z]/.test(String.fromCharCode(c)) ? c + 32 : 0,
+);
 /** Used again from text to text: most of a shell is read through here. */
 let scratch = new Uint32Array(4096);
 
@@ -80,7 +82,8 @@ function foldedLetter(code: number): number {
   const known = folded.get(code);
   if (known !== undefined) return known;
   const char = String.fromCharCode(code);
-  const letter = (code >= 0xd800 && code <= 0xdfff) || /[\p{L}\p{N}]/u.test(char) ? char.toLowerCase().charCodeAt(0) : 0;
+  const letter =
+    (code >= 0xd800 && code <= 0xdfff) || /[\p{L}\p{N}]/u.test(char) ? char.toLowerCase().charCodeAt(0) : 0;
   folded.set(code, letter);
   return letter;
 }
@@ -90,7 +93,11 @@ function foldedLetter(code: number): number {
  * 3.2.3) as a number of 53 bits, 32 high and 21 low ones. Two rolling sums modulo 2³² (Karp and Rabin, 1987; named
  * from memory) let each shingle be made of the one before.
  */
-export function eachShingle(words: Uint32Array, size: number, visit: (high: number, low: number) => void): void {
+export function eachShingle(
+  words: Uint32Array,
+  size: number,
+  visit: (high: number, low: number) => void,
+): void {
   const [a, b] = [0x01000193, 0x5bd1e995];
   let lastA = 1;
   let lastB = 1;

@@ -13,4 +13,8 @@ export interface Wording {
 }
 
 /** The wording of a text, from it and its words. */
-export const wordingOfText = (text: string, words: Uint32Array): Wording => ({ words: words.length, digest: textDigest(text), signature: nearSignature(words) });
+export const wordingOfText = (text: string, words: Uint32Array): Wording => ({
+  words: words.length,
+  digest: textDigest(text),
+  signature: nearSignature(words),
+});

@@ -34,10 +34,17 @@ export function ownTerm(shell: Pick<Shell, 'term' | 'schoolYear'>): OwnTerm {
   const isPast = (named: TermMeaning): boolean => {
     switch (named.kind) {
       case 'season':
-        if (season) return named.year < season.year || (named.year === season.year && order(named.season) < order(season.season));
+        if (season)
+          return (
+            named.year < season.year ||
+            (named.year === season.year && order(named.season) < order(season.season))
+          );
         return start !== null && `${named.year}-${twoDigits(lastMonth[named.season])}` < start.slice(0, 7);
       case 'numbered':
-        if (numbered && numbered.word === named.word) return named.year < numbered.year || (named.year === numbered.year && named.number < numbered.number);
+        if (numbered && numbered.word === named.word)
+          return (
+            named.year < numbered.year || (named.year === numbered.year && named.number < numbered.number)
+          );
         return startYear !== null && named.year < startYear;
       case 'year':
         return academic !== null && named.from < academic;
@@ -46,10 +53,19 @@ export function ownTerm(shell: Pick<Shell, 'term' | 'schoolYear'>): OwnTerm {
   const isLater = (named: TermMeaning): boolean => {
     switch (named.kind) {
       case 'season':
-        if (season) return named.year > season.year || (named.year === season.year && order(named.season) > order(season.season));
-        return term.end !== null && `${named.year}-${twoDigits(firstMonth[named.season])}` > term.end.slice(0, 7);
+        if (season)
+          return (
+            named.year > season.year ||
+            (named.year === season.year && order(named.season) > order(season.season))
+          );
+        return (
+          term.end !== null && `${named.year}-${twoDigits(firstMonth[named.season])}` > term.end.slice(0, 7)
+        );
       case 'numbered':
-        if (numbered && numbered.word === named.word) return named.year > numbered.year || (named.year === numbered.year && named.number > numbered.number);
+        if (numbered && numbered.word === named.word)
+          return (
+            named.year > numbered.year || (named.year === numbered.year && named.number > numbered.number)
+          );
         return term.end !== null && named.year > Number(term.end.slice(0, 4));
       case 'year':
         return academic !== null && named.from > academic;

@@ -15,9 +15,16 @@ test.each([
   ['2027-03-01..', /“” is no day/],
   ['soon', /“soon” is no day/],
   ['2027-01-01..2037-01-01', /longer than 1000 days/],
-])('%j is refused with a sentence', (text, says) => expect(readDayList(text)).toMatchObject({ ok: false, trouble: { message: expect.stringMatching(says) } }));
+])('%j is refused with a sentence', (text, says) =>
+  expect(readDayList(text)).toMatchObject({ ok: false, trouble: { message: expect.stringMatching(says) } }),
+);
 
 test('what is written is read again (property)', () => {
   const day = fc.integer({ min: 0, max: 400 }).map((n) => addDays('2026-08-01' as LocalDate, n));
-  fc.assert(fc.property(fc.array(day, { maxLength: 40 }), (days) => expect(readDayList(spellDayList(days))).toEqual({ ok: true, value: [...new Set(days)].sort() })), { seed: 5 });
+  fc.assert(
+    fc.property(fc.array(day, { maxLength: 40 }), (days) =>
+      expect(readDayList(spellDayList(days))).toEqual({ ok: true, value: [...new Set(days)].sort() }),
+    ),
+    { seed: 5 },
+  );
 });

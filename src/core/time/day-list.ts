@@ -7,13 +7,18 @@ const mostDays = 1000;
 /** Reads single days and ranges, ends included: `2027-03-15..2027-03-19, 2027-04-02`. The trouble says which part is wrong. */
 export function readDayList(text: string): Result<LocalDate[]> {
   const days: LocalDate[] = [];
-  for (const part of text.split(',').map((p) => p.trim()).filter((p) => p !== '')) {
+  for (const part of text
+    .split(',')
+    .map((p) => p.trim())
+    .filter((p) => p !== '')) {
     const [from = '', to] = part.split('..').map((p) => p.trim());
-    for (const one of to === undefined ? [from] : [from, to]) if (!parseLocalDate(one)) return bad('no-day', `“${one}” is no day; write it as 2027-01-11.`);
+    for (const one of to === undefined ? [from] : [from, to])
+      if (!parseLocalDate(one)) return bad('no-day', `“${one}” is no day; write it as 2027-01-11.`);
     const first = from as LocalDate;
     const last = (to ?? from) as LocalDate;
     if (last < first) return bad('range-backwards', `“${part}” ends before it begins.`);
-    if (daysBetween(first, last) >= mostDays) return bad('range-long', `“${part}” is longer than ${mostDays} days.`);
+    if (daysBetween(first, last) >= mostDays)
+      return bad('range-long', `“${part}” is longer than ${mostDays} days.`);
     for (let day = first; day <= last; day = addDays(day, 1)) days.push(day);
   }
   return good([...new Set(days)].sort());

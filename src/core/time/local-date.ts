@@ -27,16 +27,22 @@ export function dayNumber(day: LocalDate): number {
   const { year, month, date } = partsOf(day);
   return Date.UTC(year, month - 1, date) / millisecondsPerDay;
 }
-const partsOf = (day: LocalDate) => ({ year: Number(day.slice(0, 4)), month: Number(day.slice(5, 7)), date: Number(day.slice(8, 10)) });
+const partsOf = (day: LocalDate) => ({
+  year: Number(day.slice(0, 4)),
+  month: Number(day.slice(5, 7)),
+  date: Number(day.slice(8, 10)),
+});
 export const dayFromNumber = (n: number): LocalDate =>
   new Date(n * millisecondsPerDay).toISOString().slice(0, 10) as LocalDate;
 export const addDays = (day: LocalDate, days: number): LocalDate => dayFromNumber(dayNumber(day) + days);
 /** Whole calendar days from `a` to `b`; negative where `b` is earlier. */
 export const daysBetween = (a: LocalDate, b: LocalDate): number => dayNumber(b) - dayNumber(a);
 /** ISO weekday, 1 Monday to 7 Sunday (ISO 8601-1, 3.1.2.7). */
-export const isoWeekday = (day: LocalDate): number => ((dayNumber(day) + 3) % 7 + 7) % 7 + 1;
+export const isoWeekday = (day: LocalDate): number => ((((dayNumber(day) + 3) % 7) + 7) % 7) + 1;
 
-const months = 'January February March April May June July August September October November December'.split(' ');
+const months = 'January February March April May June July August September October November December'.split(
+  ' ',
+);
 const weekdays = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ');
 /** A day as a person writes it: `14 October 2025`. */
 export function spellDate(day: LocalDate): string {

@@ -41,7 +41,12 @@ export function onOtherClock(wall: string, from: string, to: string): LocalDateT
   const asUtc = Date.parse(`${wall}Z`);
   const halfDay = 43_200_000;
   // Near a change of the clocks, and for what is no such time, the library knows better.
-  if (!Number.isFinite(asUtc) || spell(asUtc) !== wall || offsetAt(asUtc - halfDay, from) !== offsetAt(asUtc + halfDay, from)) return toLocal(DateTime.fromISO(wall, { zone: from }), to);
+  if (
+    !Number.isFinite(asUtc) ||
+    spell(asUtc) !== wall ||
+    offsetAt(asUtc - halfDay, from) !== offsetAt(asUtc + halfDay, from)
+  )
+    return toLocal(DateTime.fromISO(wall, { zone: from }), to);
   const moment = asUtc - offsetAt(asUtc, from);
   return spell(moment + offsetAt(moment, to)) as LocalDateTime;
 }

@@ -16,7 +16,12 @@ const utf8 = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true });
  */
 export function decodeText(bytes: Buffer): DecodedText {
   const mark = byteOrderMark(bytes);
-  if (mark) return { text: iconv.decode(bytes.subarray(mark.length), mark.encoding, { stripBOM: false }), encoding: mark.encoding, mark: bytes.subarray(0, mark.length) };
+  if (mark)
+    return {
+      text: iconv.decode(bytes.subarray(mark.length), mark.encoding, { stripBOM: false }),
+      encoding: mark.encoding,
+      mark: bytes.subarray(0, mark.length),
+    };
   const none = Buffer.alloc(0);
   const declared = declaredCharset(bytes);
   if (declared && declared !== 'utf-8' && iconv.encodingExists(declared))
@@ -34,7 +39,13 @@ export function encodeText(text: string, like: Pick<DecodedText, 'encoding' | 'm
   if (like.encoding === 'utf-8') return Buffer.concat([like.mark, Buffer.from(text, 'utf8')]);
   const safe = /^utf-?16/i.test(like.encoding)
     ? text
-    : [...text].map((c) => (c.codePointAt(0)! > 127 && iconv.decode(iconv.encode(c, like.encoding), like.encoding) !== c ? `&#${c.codePointAt(0)};` : c)).join('');
+    : [...text]
+        .map((c) =>
+          c.codePointAt(0)! > 127 && iconv.decode(iconv.encode(c, like.encoding), like.encoding) !== c
+            ? `&#${c.codePointAt(0)};`
+            : c,
+        )
+        .join('');
   return Buffer.concat([like.mark, iconv.encode(safe, like.encoding)]);
 }
 
@@ -47,8 +58,14 @@ function byteOrderMark(bytes: Buffer): { length: number; encoding: string } | nu
 
 function declaredCharset(bytes: Buffer): string | null {
   const head = bytes.toString('latin1', 0, 1024);
-  const name = (/<\?xml[^>]*\sencoding\s*=\s*["']([\w.:-]+)/i.exec(head) ?? /<meta[^>]+charset\s*=\s*["']?\s*([\w.:-]+)/i.exec(head))?.[1];
+  const name = (/<\?xml[^>]*\sencoding\s*=\s*["']([\w.:-]+)/i.exec(head) ??
+    /<meta[^>]+charset\s*=\s*["']?\s*([\w.:-]+)/i.exec(head))?.[1];
   // Whoever could be read as far as this name wrote in single bytes, whatever the name says (WHATWG HTML, 13.2.3.2).
   if (name && /^(utf-?(16|32)|ucs)/i.test(name)) return null;
-  return name ? name.toLowerCase().replace(/^utf8$/, 'utf-8').replace(/^iso-8859-1$|^us-ascii$/, 'windows-1252') : null;
+  return name
+    ? name
+        .toLowerCase()
+        .replace(/^utf8$/, 'utf-8')
+        .replace(/^iso-8859-1$|^us-ascii$/, 'windows-1252')
+    : null;
 }

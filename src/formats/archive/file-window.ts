@@ -34,7 +34,13 @@ export class FileWindow extends yauzl.RandomAccessReader {
     return this.buffer!.subarray(position - this.from, Math.min(position + length, this.to) - this.from);
   }
 
-  override read(buffer: Buffer, offset: number, length: number, position: number, callback: (error: Error | null, bytesRead: number) => void): void {
+  override read(
+    buffer: Buffer,
+    offset: number,
+    length: number,
+    position: number,
+    callback: (error: Error | null, bytesRead: number) => void,
+  ): void {
     let copied: number;
     try {
       copied = this.bytes(position, length).copy(buffer, offset);

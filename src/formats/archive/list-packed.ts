@@ -4,11 +4,17 @@ import type { PackedFile } from '@/core/shell/model';
 import { sha256 } from '@/core/shell/refs';
 
 /** Archives inside a package are looked into up to these sizes; larger ones stay unread. */
-export const packedLimits = { archiveBytes: 64 * 1024 ** 2, unpackedBytes: 512 * 1024 ** 2, entries: 20_000, ratio: 200 };
+export const packedLimits = {
+  archiveBytes: 64 * 1024 ** 2,
+  unpackedBytes: 512 * 1024 ** 2,
+  entries: 20_000,
+  ratio: 200,
+};
 
 /** The files of a zip archive with their SHA-256; null for what is no zip, is damaged, encrypted or beyond the limits. */
 export async function listPacked(bytes: Buffer): Promise<readonly PackedFile[] | null> {
-  if (bytes.length > packedLimits.archiveBytes || bytes.length < 4 || bytes.readUInt32LE(0) !== 0x04034b50) return null;
+  if (bytes.length > packedLimits.archiveBytes || bytes.length < 4 || bytes.readUInt32LE(0) !== 0x04034b50)
+    return null;
   try {
     const zip = await fromBufferPromise(bytes, { lazyEntries: true });
     if (zip.entryCount > packedLimits.entries) return null;
@@ -17,7 +23,9 @@ export async function listPacked(bytes: Buffer): Promise<readonly PackedFile[] |
     for await (const entry of zip.eachEntry()) {
       if (entry.fileName.endsWith('/')) continue;
       total += entry.uncompressedSize;
-      const bomb = entry.uncompressedSize > 1024 ** 2 && entry.uncompressedSize > entry.compressedSize * packedLimits.ratio;
+      const bomb =
+        entry.uncompressedSize > 1024 ** 2 &&
+        entry.uncompressedSize > entry.compressedSize * packedLimits.ratio;
       if (total > packedLimits.unpackedBytes || bomb || entry.isEncrypted()) return null;
       const hash = createHash('sha256');
       for await (const block of await zip.openReadStreamPromise(entry)) hash.update(block as Buffer);

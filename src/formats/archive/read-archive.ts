@@ -40,16 +40,25 @@ interface Spot {
 const zeroBytes = Buffer.alloc(0);
 
 /** Opens a zip file (PKWARE APPNOTE 6.3) within limits. Names that leave the package, links and encrypted entries are left out and reported; trouble calls the file `name`. */
-export async function openArchive(file: string, name: string, limits: ArchiveLimits = defaultLimits): Promise<Result<Archive>> {
+export async function openArchive(
+  file: string,
+  name: string,
+  limits: ArchiveLimits = defaultLimits,
+): Promise<Result<Archive>> {
   let size: number;
   try {
     const stats = statSync(file);
-    if (!stats.isFile()) return bad('not-a-file', `“${name}” is no file; give the package as .imscc or .zip.`);
+    if (!stats.isFile())
+      return bad('not-a-file', `“${name}” is no file; give the package as .imscc or .zip.`);
     size = stats.size;
   } catch {
     return bad('no-such-file', `There is no file “${name}”; check the path.`);
   }
-  if (size > limits.packedBytes) return bad('too-large', `“${name}” is larger than ${limits.packedBytes} bytes; Currycomb does not read packages that large.`);
+  if (size > limits.packedBytes)
+    return bad(
+      'too-large',
+      `“${name}” is larger than ${limits.packedBytes} bytes; Currycomb does not read packages that large.`,
+    );
   let window: FileWindow;
   try {
     window = new FileWindow(file);
@@ -58,24 +67,43 @@ export async function openArchive(file: string, name: string, limits: ArchiveLim
   }
   let zip: ZipFile;
   try {
-    zip = await yauzl.fromRandomAccessReaderPromise(window, size, { autoClose: false, decodeStrings: false, validateEntrySizes: false });
+    zip = await yauzl.fromRandomAccessReaderPromise(window, size, {
+      autoClose: false,
+      decodeStrings: false,
+      validateEntrySizes: false,
+    });
   } catch {
     window.close(() => undefined);
-    return bad('not-an-archive', `“${name}” can’t be read as a zip archive: it is damaged, cut short or something else. Export the package again.`);
+    return bad(
+      'not-an-archive',
+      `“${name}” can’t be read as a zip archive: it is damaged, cut short or something else. Export the package again.`,
+    );
   }
   if (zip.entryCount > limits.entries) {
     zip.close();
-    return bad('too-many-entries', `“${name}” holds ${zip.entryCount} entries; at most ${limits.entries} are read.`);
+    return bad(
+      'too-many-entries',
+      `“${name}” holds ${zip.entryCount} entries; at most ${limits.entries} are read.`,
+    );
   }
   try {
     return await listEntries(zip, window, size, name, limits);
   } catch {
     zip.close();
-    return bad('damaged-archive', `“${name}” is damaged: its list of contents can’t be read to the end. Export the package again.`);
+    return bad(
+      'damaged-archive',
+      `“${name}” is damaged: its list of contents can’t be read to the end. Export the package again.`,
+    );
   }
 }
 
-async function listEntries(zip: ZipFile, window: FileWindow, size: number, name: string, limits: ArchiveLimits): Promise<Result<Archive>> {
+async function listEntries(
+  zip: ZipFile,
+  window: FileWindow,
+  size: number,
+  name: string,
+  limits: ArchiveLimits,
+): Promise<Result<Archive>> {
   const notes: IntakeNote[] = [];
   const found = new Map<FilePath, Spot>();
   const folded = new Map<string, FilePath>();
@@ -91,22 +119,37 @@ async function listEntries(zip: ZipFile, window: FileWindow, size: number, name:
       continue;
     }
     if (found.has(filePath(path))) {
-      notes.push({ code: 'same-name-twice', message: 'stands twice in the archive; the first one is read', where: path });
+      notes.push({
+        code: 'same-name-twice',
+        message: 'stands twice in the archive; the first one is read',
+        where: path,
+      });
       continue;
     }
     const fold = path.normalize('NFC').toLowerCase();
     const other = folded.get(fold);
-    if (other) notes.push({ code: 'names-differ-by-case', message: `differs only in case from “${other}”`, where: path });
+    if (other)
+      notes.push({
+        code: 'names-differ-by-case',
+        message: `differs only in case from “${other}”`,
+        where: path,
+      });
     folded.set(fold, filePath(path));
     total += entry.uncompressedSize;
     packed += entry.compressedSize;
     if (packed > size) {
       zip.close();
-      return bad('overlapping-entries', `“${name}” is made to unpack the same bytes many times over, which no export does; it is not read.`);
+      return bad(
+        'overlapping-entries',
+        `“${name}” is made to unpack the same bytes many times over, which no export does; it is not read.`,
+      );
     }
     if (total > limits.unpackedBytes) {
       zip.close();
-      return bad('too-large-unpacked', `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`);
+      return bad(
+        'too-large-unpacked',
+        `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`,
+      );
     }
     found.set(filePath(path), {
       bytes: entry.uncompressedSize,
@@ -125,21 +168,37 @@ async function listEntries(zip: ZipFile, window: FileWindow, size: number, name:
   });
 }
 
-function refusal(entry: Entry, path: string, limits: ArchiveLimits): { code: string; message: string } | null {
+function refusal(
+  entry: Entry,
+  path: string,
+  limits: ArchiveLimits,
+): { code: string; message: string } | null {
   if (path.startsWith('/') || /^[a-z]:/i.test(path) || path.split(/[/\\]/).includes('..'))
     return { code: 'path-leaves-package', message: 'has a path that leaves the package; it is left out' };
-  if (path.includes('\u0000')) return { code: 'path-leaves-package', message: 'has a zero byte in its name; it is left out' };
-  if ((entry.generalPurposeBitFlag & 1) === 1) return { code: 'encrypted-entry', message: 'is encrypted; it is left out' };
+  if (path.includes('\u0000'))
+    return { code: 'path-leaves-package', message: 'has a zero byte in its name; it is left out' };
+  if ((entry.generalPurposeBitFlag & 1) === 1)
+    return { code: 'encrypted-entry', message: 'is encrypted; it is left out' };
   const mode = (entry.externalFileAttributes >>> 16) & 0o170000;
   if (mode === 0o120000) return { code: 'link-entry', message: 'is a link; it is left out' };
   if (entry.compressionMethod !== 0 && entry.compressionMethod !== 8)
-    return { code: 'unknown-compression', message: 'is packed in a way that is not read here; it is left out' };
-  if (entry.uncompressedSize > limits.ratioFrom && entry.uncompressedSize > entry.compressedSize * limits.ratio)
-    return { code: 'suspicious-ratio', message: `unpacks to more than ${limits.ratio} times its packed size; it is left out` };
+    return {
+      code: 'unknown-compression',
+      message: 'is packed in a way that is not read here; it is left out',
+    };
+  if (
+    entry.uncompressedSize > limits.ratioFrom &&
+    entry.uncompressedSize > entry.compressedSize * limits.ratio
+  )
+    return {
+      code: 'suspicious-ratio',
+      message: `unpacks to more than ${limits.ratio} times its packed size; it is left out`,
+    };
   return null;
 }
 
-const damaged = (path: string) => bad('damaged-entry', `“${path}” is damaged in the archive and can’t be read.`);
+const damaged = (path: string) =>
+  bad('damaged-entry', `“${path}” is damaged in the archive and can’t be read.`);
 
 /** Where an entry's packed bytes begin, from its local header (APPNOTE 4.3.7). */
 function dataStart(window: FileWindow, spot: Spot): number | null {
@@ -163,12 +222,23 @@ function readWhole(window: FileWindow, spot: Spot | undefined, path: FilePath): 
 }
 
 /** Inflates what should come to `size` bytes, and stops where it comes to more. The first piece of memory holds it all. */
-const inflate = (packed: Buffer, size: number): Buffer => (size === 0 ? zeroBytes : inflateRawSync(packed, { maxOutputLength: size, chunkSize: Math.max(64, Math.min(size + 8, 8 * 1024 ** 2)) }));
+const inflate = (packed: Buffer, size: number): Buffer =>
+  size === 0
+    ? zeroBytes
+    : inflateRawSync(packed, {
+        maxOutputLength: size,
+        chunkSize: Math.max(64, Math.min(size + 8, 8 * 1024 ** 2)),
+      });
 
 /** Entries up to this many bytes are read at once, larger ones block by block. */
 export const wholeReadLimit = 8 * 1024 ** 2;
 
-async function hashEntry(window: FileWindow, spot: Spot | undefined, path: FilePath, each?: (block: Buffer) => void): Promise<Result<Sha256>> {
+async function hashEntry(
+  window: FileWindow,
+  spot: Spot | undefined,
+  path: FilePath,
+  each?: (block: Buffer) => void,
+): Promise<Result<Sha256>> {
   if (!spot) return bad('missing-entry', `“${path}” is not in the archive.`);
   const start = dataStart(window, spot);
   if (start === null) return damaged(path);
@@ -196,7 +266,7 @@ async function hashEntry(window: FileWindow, spot: Spot | undefined, path: FileP
 }
 
 function* blocks(window: FileWindow, start: number, size: number): Generator<Buffer> {
-  for (let done = 0; done < size; ) {
+  for (let done = 0; done < size;) {
     // The window moves on while a block is still on its way through the pipe.
     const block = Buffer.from(window.bytes(start + done, Math.min(1024 ** 2, size - done)));
     if (block.length === 0) return;

@@ -20,7 +20,12 @@ const textElements: Readonly<Partial<Record<ContentKind, ReadonlySet<string>>>> 
   quiz: new Set(['mattext']),
   bank: new Set(['mattext']),
 };
-const addressAttributes: Readonly<Record<string, string>> = { attachment: 'href', matimage: 'uri', mataudio: 'uri', matvideo: 'uri' };
+const addressAttributes: Readonly<Record<string, string>> = {
+  attachment: 'href',
+  matimage: 'uri',
+  mataudio: 'uri',
+  matvideo: 'uri',
+};
 
 /**
  * Finds the texts of a discussion topic (Common Cartridge, imsdt), an assignment (assignment extension 1.0) or a quiz
@@ -32,7 +37,14 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
   const spans: BodySpan[] = [];
   const parser = new SaxesParser({ xmlns: false, position: true });
   let failed = false;
-  let open: { name: string; depth: number; start: number; text: string; cdata: boolean; plain: boolean } | null = null;
+  let open: {
+    name: string;
+    depth: number;
+    start: number;
+    text: string;
+    cdata: boolean;
+    plain: boolean;
+  } | null = null;
   let depth = 0;
   let ordinal = -1;
   const local = (name: string) => name.slice(name.indexOf(':') + 1);
@@ -44,16 +56,25 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
     if (open) open.plain = false;
     else if (names.has(name)) {
       ordinal += 1;
-      if (!tag.isSelfClosing) open = { name, depth, start: parser.position, text: '', cdata: false, plain: true };
+      if (!tag.isSelfClosing)
+        open = { name, depth, start: parser.position, text: '', cdata: false, plain: true };
     }
     const wanted = addressAttributes[name];
     const value = wanted === undefined ? undefined : tag.attributes[wanted];
     if (typeof value === 'string' && wanted !== undefined) {
       const from = xml.lastIndexOf('<', parser.position - 1);
-      const place = new RegExp(`\\s${wanted}\\s*=\\s*(["'])([\\s\\S]*?)\\1`).exec(xml.slice(from, parser.position));
+      const place = new RegExp(`\\s${wanted}\\s*=\\s*(["'])([\\s\\S]*?)\\1`).exec(
+        xml.slice(from, parser.position),
+      );
       if (place) {
         const start = from + place.index + place[0].length - 1 - (place[2]?.length ?? 0);
-        spans.push({ form: 'address', ordinal: -1, start, end: start + (place[2]?.length ?? 0), text: `<a href="${escapeAttribute(value)}"></a>` });
+        spans.push({
+          form: 'address',
+          ordinal: -1,
+          start,
+          end: start + (place[2]?.length ?? 0),
+          text: `<a href="${escapeAttribute(value)}"></a>`,
+        });
       }
     }
   });
@@ -69,7 +90,8 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
   parser.on('closetag', () => {
     if (open && open.depth === depth) {
       const end = xml.lastIndexOf('</', parser.position - 1);
-      if (open.plain) spans.push({ form: open.cdata ? 'cdata' : 'text', start: open.start, end, text: open.text, ordinal });
+      if (open.plain)
+        spans.push({ form: open.cdata ? 'cdata' : 'text', start: open.start, end, text: open.text, ordinal });
       open = null;
     }
     depth -= 1;
@@ -106,14 +128,21 @@ function spell(span: BodySpan, text: string): string {
 }
 
 /** The stretches of a quiz's or bank's questions (QTI 1.2, `item`), with their idents, in document order. */
-export function questionSpans(xml: string): { readonly ident: string; readonly start: number; readonly end: number }[] {
+export function questionSpans(
+  xml: string,
+): { readonly ident: string; readonly start: number; readonly end: number }[] {
   const found: { ident: string; start: number; end: number }[] = [];
   const parser = new SaxesParser({ xmlns: false, position: true });
   let open: { ident: string; start: number; depth: number } | null = null;
   let depth = 0;
   parser.on('opentag', (tag) => {
     depth += 1;
-    if (!open && tag.name.slice(tag.name.indexOf(':') + 1) === 'item') open = { ident: String(tag.attributes['ident'] ?? ''), start: xml.lastIndexOf('<', parser.position - 1), depth };
+    if (!open && tag.name.slice(tag.name.indexOf(':') + 1) === 'item')
+      open = {
+        ident: String(tag.attributes['ident'] ?? ''),
+        start: xml.lastIndexOf('<', parser.position - 1),
+        depth,
+      };
   });
   parser.on('closetag', () => {
     if (open?.depth === depth) {

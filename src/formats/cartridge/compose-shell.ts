@@ -1,7 +1,25 @@
 import { digest } from '@/core/shell/digest';
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { Content, ContentKind, Item, ItemKind, PackageEntry, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
-import { contentId, filePath, itemRef, outsideRef, shellRef, type FilePath, type ItemRef, type Sha256 } from '@/core/shell/refs';
+import type {
+  Content,
+  ContentKind,
+  Item,
+  ItemKind,
+  PackageEntry,
+  QuestionBank,
+  Shell,
+  ShellFile,
+} from '@/core/shell/model';
+import {
+  contentId,
+  filePath,
+  itemRef,
+  outsideRef,
+  shellRef,
+  type FilePath,
+  type ItemRef,
+  type Sha256,
+} from '@/core/shell/refs';
 import { readBody } from './read-body';
 import { blankItem } from './read-cartridge';
 import { mediaTypeOf } from './resource-types';
@@ -9,7 +27,9 @@ import { assignmentXml, bankXml, quizXml, topicXml, webLinkXml, type QuizQuestio
 import { writeCartridge, type BytesSource } from './write-cartridge';
 
 /** Where a new item goes and what is known of it beyond its content. */
-export interface Placing extends Partial<Omit<Item, 'ref' | 'kind' | 'title' | 'content' | 'parent' | 'placed'>> {
+export interface Placing extends Partial<
+  Omit<Item, 'ref' | 'kind' | 'title' | 'content' | 'parent' | 'placed'>
+> {
   readonly ref?: string;
   readonly parent?: string | null;
   /** Outside the outline. */
@@ -31,7 +51,9 @@ export class ShellComposer {
   private readonly bytes = new Map<Sha256, Buffer>();
   private counter = 0;
 
-  constructor(private readonly about: Partial<Shell> & { readonly ref: Shell['ref'] } = { ref: shellRef('shell') }) {}
+  constructor(
+    private readonly about: Partial<Shell> & { readonly ref: Shell['ref'] } = { ref: shellRef('shell') },
+  ) {}
 
   module(title: string, placing: Placing = {}): ItemRef {
     return this.place('module', title, null, placing);
@@ -46,10 +68,14 @@ export class ShellComposer {
     return this.body('discussion', 'imsdt_xmlv1p3', title, placing, 'xml', () => topicXml(title, html));
   }
   assignment(title: string, html: string, points: number | null, placing: Placing = {}): ItemRef {
-    return this.body('assignment', 'assignment_xmlv1p0', title, placing, 'xml', (id) => assignmentXml(id, title, html, points));
+    return this.body('assignment', 'assignment_xmlv1p0', title, placing, 'xml', (id) =>
+      assignmentXml(id, title, html, points),
+    );
   }
   quiz(title: string, questions: readonly QuizQuestion[], placing: Placing = {}): ItemRef {
-    return this.body('quiz', 'imsqti_xmlv1p2/imscc_xmlv1p3/assessment', title, placing, 'xml', (id) => quizXml(id, title, questions));
+    return this.body('quiz', 'imsqti_xmlv1p2/imscc_xmlv1p3/assessment', title, placing, 'xml', (id) =>
+      quizXml(id, title, questions),
+    );
   }
   webLink(title: string, url: string, placing: Placing = {}): ItemRef {
     return this.body('web-link', 'imswl_xmlv1p3', title, placing, 'xml', () => webLinkXml(title, url));
@@ -62,18 +88,37 @@ export class ShellComposer {
     const body = readBody('bank', text);
     if (!body.ok) throw new Error(body.trouble.message);
     const id = contentId(`b${(this.counter += 1)}`);
-    this.contents.push({ ...blankContent, ...body.value, id, kind: 'bank', type: 'imsqti_xmlv1p2/imscc_xmlv1p3/question-bank', files: [filePath(path)], textPath: filePath(path) });
+    this.contents.push({
+      ...blankContent,
+      ...body.value,
+      id,
+      kind: 'bank',
+      type: 'imsqti_xmlv1p2/imscc_xmlv1p3/question-bank',
+      files: [filePath(path)],
+      textPath: filePath(path),
+    });
     this.entries.push({ path: filePath(path), bytes: bytes.length, sha256: this.keep(bytes), text: null });
     this.banks.push({ ref: outsideRef(id), title: ident, content: id });
   }
 
   /** A webcontent file that no item shows. */
-  file(path: string, data: string | Buffer, about: Partial<Pick<ShellFile, 'readableBy' | 'created' | 'modified' | 'batch' | 'packed'>> = {}): FilePath {
+  file(
+    path: string,
+    data: string | Buffer,
+    about: Partial<Pick<ShellFile, 'readableBy' | 'created' | 'modified' | 'batch' | 'packed'>> = {},
+  ): FilePath {
     const bytes = Buffer.isBuffer(data) ? data : Buffer.from(data, 'utf8');
     const id = contentId(`f${(this.counter += 1)}`);
     const mediaType = mediaTypeOf(path);
     const text = /^(text\/(html|css)|image\/svg\+xml)$/.test(mediaType) ? bytes.toString('utf8') : null;
-    this.contents.push({ ...blankContent, id, kind: 'file', type: 'webcontent', href: filePath(path), files: [filePath(path)] });
+    this.contents.push({
+      ...blankContent,
+      id,
+      kind: 'file',
+      type: 'webcontent',
+      href: filePath(path),
+      files: [filePath(path)],
+    });
     this.files.push({
       path: filePath(path),
       content: id,
@@ -109,12 +154,20 @@ export class ShellComposer {
   foreign(type: string, path: string, data: string): void {
     const bytes = Buffer.from(data, 'utf8');
     const id = contentId(`x${(this.counter += 1)}`);
-    this.contents.push({ ...blankContent, id, kind: 'other', type, href: filePath(path), files: [filePath(path)] });
+    this.contents.push({
+      ...blankContent,
+      id,
+      kind: 'other',
+      type,
+      href: filePath(path),
+      files: [filePath(path)],
+    });
     this.entries.push({ path: filePath(path), bytes: bytes.length, sha256: this.keep(bytes), text: data });
   }
 
   depends(from: string, on: string): void {
-    const owner = (ref: string) => this.items.find((i) => i.ref === ref)?.content ?? this.files.find((f) => f.path === ref)?.content;
+    const owner = (ref: string) =>
+      this.items.find((i) => i.ref === ref)?.content ?? this.files.find((f) => f.path === ref)?.content;
     const [source, target] = [owner(from), owner(on)];
     const at = this.contents.findIndex((c) => c.id === source);
     const content = this.contents[at];
@@ -124,7 +177,15 @@ export class ShellComposer {
 
   shell(): Shell {
     const ordered = this.outlineOrder();
-    return { ...emptyShell, ...this.about, items: ordered, contents: [...this.contents], files: [...this.files], entries: [...this.entries], banks: [...this.banks] };
+    return {
+      ...emptyShell,
+      ...this.about,
+      items: ordered,
+      contents: [...this.contents],
+      files: [...this.files],
+      entries: [...this.entries],
+      banks: [...this.banks],
+    };
   }
 
   get source(): BytesSource {
@@ -135,14 +196,30 @@ export class ShellComposer {
     await writeCartridge(this.shell(), this.source, file);
   }
 
-  private body(kind: ContentKind, type: string, title: string, placing: Placing, ending: string, make: (id: string) => string): ItemRef {
+  private body(
+    kind: ContentKind,
+    type: string,
+    title: string,
+    placing: Placing,
+    ending: string,
+    make: (id: string) => string,
+  ): ItemRef {
     const id = contentId(`r${(this.counter += 1)}`);
     const path = filePath(placing.path ?? `${kind}/${id}.${ending}`);
     const text = make(id);
     const bytes = Buffer.from(text, 'utf8');
     const body = readBody(kind, text);
     if (!body.ok) throw new Error(body.trouble.message);
-    this.contents.push({ ...blankContent, ...body.value, id, kind, type, href: kind === 'page' ? path : null, files: [path], textPath: body.value.texts.length ? path : null });
+    this.contents.push({
+      ...blankContent,
+      ...body.value,
+      id,
+      kind,
+      type,
+      href: kind === 'page' ? path : null,
+      files: [path],
+      textPath: body.value.texts.length ? path : null,
+    });
     this.entries.push({ path, bytes: bytes.length, sha256: this.keep(bytes), text: null });
     return this.place(kind as ItemKind, title, id, placing);
   }
@@ -150,7 +227,16 @@ export class ShellComposer {
   private place(kind: ItemKind, title: string, content: Content['id'] | null, placing: Placing): ItemRef {
     const { ref, parent, outside, path: _path, ...about } = placing;
     const own = outside && content ? outsideRef(content) : itemRef(ref ?? `i${(this.counter += 1)}`);
-    this.items.push({ ...blankItem, ...about, ref: own, kind, title, content, placed: !outside, parent: outside ? null : ((parent ?? null) as ItemRef | null) });
+    this.items.push({
+      ...blankItem,
+      ...about,
+      ref: own,
+      kind,
+      title,
+      content,
+      placed: !outside,
+      parent: outside ? null : ((parent ?? null) as ItemRef | null),
+    });
     return own;
   }
 
@@ -165,7 +251,9 @@ export class ShellComposer {
     };
     visit(null);
     const order = new Map(this.contents.map((c, i) => [c.id, i]));
-    const outside = this.items.filter((i) => !i.placed).sort((a, b) => (order.get(a.content!) ?? 0) - (order.get(b.content!) ?? 0));
+    const outside = this.items
+      .filter((i) => !i.placed)
+      .sort((a, b) => (order.get(a.content!) ?? 0) - (order.get(b.content!) ?? 0));
     return [...ordered, ...outside];
   }
 

@@ -16,7 +16,16 @@ export interface Body {
   readonly bankRefs: readonly string[];
 }
 
-const blank: Body = { texts: [], title: '', target: null, points: null, answerKey: '', questions: [], bankIdent: null, bankRefs: [] };
+const blank: Body = {
+  texts: [],
+  title: '',
+  target: null,
+  points: null,
+  answerKey: '',
+  questions: [],
+  bankIdent: null,
+  bankRefs: [],
+};
 
 /** Reads the file of a page (HTML), web link, tool link, topic, assignment, quiz or bank. Trouble says what is wrong with the file. */
 export function readBody(kind: ContentKind, text: string): Result<Body> {
@@ -30,23 +39,38 @@ export function readBody(kind: ContentKind, text: string): Result<Body> {
 }
 
 /** As `readBody`, for what is parsed already: a thin cartridge keeps its links inside the manifest itself. */
-export function readBodyElement(kind: ContentKind, root: XmlElement, spans: readonly BodySpan[] = []): Result<Body> {
+export function readBodyElement(
+  kind: ContentKind,
+  root: XmlElement,
+  spans: readonly BodySpan[] = [],
+): Result<Body> {
   const texts = spans.map((s) => s.text);
   switch (kind) {
     case 'web-link': {
       const url = childNamed(root, 'url');
       const target = url ? attribute(url, 'href') : null;
-      return target ? good({ ...blank, title: line(childNamed(root, 'title')), target }) : bad('no-address', 'names no address');
+      return target
+        ? good({ ...blank, title: line(childNamed(root, 'title')), target })
+        : bad('no-address', 'names no address');
     }
     case 'tool-link': {
       const launch = childNamed(root, 'secure_launch_url') ?? childNamed(root, 'launch_url');
-      return good({ ...blank, title: line(childNamed(root, 'title')), target: textOf(launch).trim() || null });
+      return good({
+        ...blank,
+        title: line(childNamed(root, 'title')),
+        target: textOf(launch).trim() || null,
+      });
     }
     case 'discussion':
       return good({ ...blank, texts, title: line(childNamed(root, 'title')) });
     case 'assignment': {
       const gradable = childNamed(root, 'gradable');
-      return good({ ...blank, texts, title: line(childNamed(root, 'title')), points: numberIn(gradable && attribute(gradable, 'points_possible')) });
+      return good({
+        ...blank,
+        texts,
+        title: line(childNamed(root, 'title')),
+        points: numberIn(gradable && attribute(gradable, 'points_possible')),
+      });
     }
     case 'quiz':
     case 'bank':

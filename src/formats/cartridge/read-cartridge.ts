@@ -1,6 +1,25 @@
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { Content, ContentKind, Item, PackageEntry, PackedFile, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
-import { contentId, filePath, itemRef, outsideRef, shellRef, type ContentId, type FilePath, type ItemRef, type Sha256 } from '@/core/shell/refs';
+import type {
+  Content,
+  ContentKind,
+  Item,
+  PackageEntry,
+  PackedFile,
+  QuestionBank,
+  Shell,
+  ShellFile,
+} from '@/core/shell/model';
+import {
+  contentId,
+  filePath,
+  itemRef,
+  outsideRef,
+  shellRef,
+  type ContentId,
+  type FilePath,
+  type ItemRef,
+  type Sha256,
+} from '@/core/shell/refs';
 import { digest } from '@/core/shell/digest';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { indexPaths, type PathIndex } from '@/core/links/package-paths';
@@ -26,7 +45,10 @@ export interface ReadOptions {
   /** Gets the bytes of every page as they are read. */
   readonly onPage?: (path: FilePath, bytes: Buffer) => void;
   /** Gets every entry's bytes as they are read: whole where they are few, block by block where they are many. */
-  readonly sink?: { keep(bytes: Buffer, hash: Sha256): void; begin(): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void } };
+  readonly sink?: {
+    keep(bytes: Buffer, hash: Sha256): void;
+    begin(): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void };
+  };
 }
 
 export const stateFilePath = filePath('currycomb/shell-state.json');
@@ -40,7 +62,10 @@ interface EntryInfo {
 }
 
 /** Reads a package into a shell. Whatever is not understood is carried along and named in the notes. */
-export async function readCartridge(archive: Archive, options: ReadOptions = {}): Promise<Result<CartridgeReading>> {
+export async function readCartridge(
+  archive: Archive,
+  options: ReadOptions = {},
+): Promise<Result<CartridgeReading>> {
   const manifestEntry = archive.entries.find((e) => e.path === 'imsmanifest.xml');
   if (!manifestEntry) {
     const nested = archive.entries.find((e) => e.path.endsWith('/imsmanifest.xml'));
@@ -51,7 +76,11 @@ export async function readCartridge(archive: Archive, options: ReadOptions = {})
         : 'The package has no imsmanifest.xml, so it is no course package; export the course as a Common Cartridge.',
     );
   }
-  if (manifestEntry.bytes > defaultLimits.manifestBytes) return bad('manifest-too-large', `imsmanifest.xml is larger than ${spellBytes(defaultLimits.manifestBytes)}; no course needs that. Export the package again, or ask whoever made it.`);
+  if (manifestEntry.bytes > defaultLimits.manifestBytes)
+    return bad(
+      'manifest-too-large',
+      `imsmanifest.xml is larger than ${spellBytes(defaultLimits.manifestBytes)}; no course needs that. Export the package again, or ask whoever made it.`,
+    );
   const manifestBytes = archive.read(manifestEntry.path);
   if (!manifestBytes.ok) return manifestBytes;
   const manifest = readManifest(decodeText(manifestBytes.value).text);
@@ -61,26 +90,55 @@ export async function readCartridge(archive: Archive, options: ReadOptions = {})
   return good(new CartridgeBuilder(manifest.value, entries, notes, archive).build());
 }
 
-async function readEntries(archive: Archive, options: ReadOptions, notes: IntakeNote[]): Promise<Map<FilePath, EntryInfo>> {
+async function readEntries(
+  archive: Archive,
+  options: ReadOptions,
+  notes: IntakeNote[],
+): Promise<Map<FilePath, EntryInfo>> {
   const found = new Map<FilePath, EntryInfo>();
   const total = archive.entries.reduce((n, e) => n + e.bytes, 0);
   let done = 0;
   let texts = 0;
   for (const entry of archive.entries) {
     const holds = holdsLinks(entry.path);
-    const wantsText = holds && entry.bytes <= defaultLimits.textBytes && texts + entry.bytes <= defaultLimits.allTextBytes;
+    const wantsText =
+      holds && entry.bytes <= defaultLimits.textBytes && texts + entry.bytes <= defaultLimits.allTextBytes;
     if (wantsText) texts += entry.bytes;
-    else if (holds) notes.push({ code: 'text-too-long', message: 'is too long to be searched for links; it is kept as it is', where: entry.path });
+    else if (holds)
+      notes.push({
+        code: 'text-too-long',
+        message: 'is too long to be searched for links; it is kept as it is',
+        where: entry.path,
+      });
     // Manifest and state file are made anew with every writing; nobody asks for their old bytes.
     const sink = entry.path === 'imsmanifest.xml' || entry.path === stateFilePath ? undefined : options.sink;
-    const read = entry.bytes <= wholeReadLimit || wantsText ? readWholeEntry(archive, entry.path, wantsText, sink, isHtmlName(entry.path) ? options.onPage : undefined) : await readInBlocks(archive, entry.path, sink);
+    const read =
+      entry.bytes <= wholeReadLimit || wantsText
+        ? readWholeEntry(
+            archive,
+            entry.path,
+            wantsText,
+            sink,
+            isHtmlName(entry.path) ? options.onPage : undefined,
+          )
+        : await readInBlocks(archive, entry.path, sink);
     done += entry.bytes;
     options.onProgress?.(done, total);
     if (read.ok) {
-      const inner = isArchive(entry.path) && entry.bytes <= packedLimits.archiveBytes ? archive.read(entry.path) : null;
-      found.set(entry.path, { bytes: entry.bytes, sha256: read.value.sha256, text: read.value.text, packed: inner?.ok ? await listPacked(inner.value) : null });
-    }
-    else notes.push({ code: read.trouble.code, message: 'is damaged in the archive and is left out', where: entry.path });
+      const inner =
+        isArchive(entry.path) && entry.bytes <= packedLimits.archiveBytes ? archive.read(entry.path) : null;
+      found.set(entry.path, {
+        bytes: entry.bytes,
+        sha256: read.value.sha256,
+        text: read.value.text,
+        packed: inner?.ok ? await listPacked(inner.value) : null,
+      });
+    } else
+      notes.push({
+        code: read.trouble.code,
+        message: 'is damaged in the archive and is left out',
+        where: entry.path,
+      });
   }
   return found;
 }
@@ -88,7 +146,13 @@ async function readEntries(archive: Archive, options: ReadOptions, notes: Intake
 type Sink = ReadOptions['sink'];
 const isArchive = (path: string): boolean => /\.zip$/i.test(path);
 
-function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, sink: Sink, onPage: ReadOptions['onPage']): Result<Omit<EntryInfo, 'bytes' | 'packed'>> {
+function readWholeEntry(
+  archive: Archive,
+  path: FilePath,
+  wantsText: boolean,
+  sink: Sink,
+  onPage: ReadOptions['onPage'],
+): Result<Omit<EntryInfo, 'bytes' | 'packed'>> {
   const bytes = archive.read(path);
   if (!bytes.ok) return bytes;
   const hash = digest(bytes.value);
@@ -97,7 +161,11 @@ function readWholeEntry(archive: Archive, path: FilePath, wantsText: boolean, si
   return good({ sha256: hash, text: wantsText ? decodeText(bytes.value).text : null });
 }
 
-async function readInBlocks(archive: Archive, path: FilePath, sink: Sink): Promise<Result<Omit<EntryInfo, 'bytes' | 'packed'>>> {
+async function readInBlocks(
+  archive: Archive,
+  path: FilePath,
+  sink: Sink,
+): Promise<Result<Omit<EntryInfo, 'bytes' | 'packed'>>> {
   const part = sink?.begin();
   const hashed = await archive.hash(path, (block) => part?.write(block));
   if (!hashed.ok) {
@@ -128,11 +196,19 @@ class CartridgeBuilder {
   }
 
   build(): CartridgeReading {
-    const state = this.archive.entries.some((e) => e.path === stateFilePath) ? this.archive.read(stateFilePath) : null;
-    for (const resource of this.manifest.resources) if (resource.type !== stateResourceType) this.addResource(resource);
+    const state = this.archive.entries.some((e) => e.path === stateFilePath)
+      ? this.archive.read(stateFilePath)
+      : null;
+    for (const resource of this.manifest.resources)
+      if (resource.type !== stateResourceType) this.addResource(resource);
     for (const content of this.contents)
       for (const dependency of content.dependencies)
-        if (!this.byId.has(dependency)) this.note('missing-resource', `depends on the resource ${dependency}, which is not in the manifest`, content.id);
+        if (!this.byId.has(dependency))
+          this.note(
+            'missing-resource',
+            `depends on the resource ${dependency}, which is not in the manifest`,
+            content.id,
+          );
     this.addItems(this.manifest.items, null);
     this.addOutside();
     const { manifest } = this;
@@ -166,7 +242,12 @@ class CartridgeBuilder {
   /** The package's own spelling of a path that the manifest names. */
   locate(path: string, resource: string): FilePath | null {
     const found = this.paths.find(path);
-    if (!found) this.note('missing-file', `the manifest names the file “${path}”, which is not in the package`, resource);
+    if (!found)
+      this.note(
+        'missing-file',
+        `the manifest names the file “${path}”, which is not in the package`,
+        resource,
+      );
     return found;
   }
 
@@ -178,7 +259,10 @@ class CartridgeBuilder {
     const files = [...new Set(present)];
     const href = resource.href === null ? null : this.paths.find(resource.href);
     const main = href ?? files[0] ?? null;
-    const body = main === null && resource.inline ? this.inlineBody(kind, resource) : this.body(kind, main, resource.identifier);
+    const body =
+      main === null && resource.inline
+        ? this.inlineBody(kind, resource)
+        : this.body(kind, main, resource.identifier);
     const content: Content = {
       id,
       kind,
@@ -202,9 +286,15 @@ class CartridgeBuilder {
     };
     this.contents.push(content);
     this.byId.set(id, content);
-    if (kind === 'other') this.note('carried-through', `a resource of the type “${resource.type}” is not read; it is kept as it is and counts as in use`, resource.identifier);
+    if (kind === 'other')
+      this.note(
+        'carried-through',
+        `a resource of the type “${resource.type}” is not read; it is kept as it is and counts as in use`,
+        resource.identifier,
+      );
     if (kind === 'bank') this.banks.push({ ref: outsideRef(id), title: content.title || id, content: id });
-    if (resource.type.toLowerCase() === 'webcontent') for (const path of files) if (!(kind === 'page' && path === main)) this.addFile(path, id);
+    if (resource.type.toLowerCase() === 'webcontent')
+      for (const path of files) if (!(kind === 'page' && path === main)) this.addFile(path, id);
   }
 
   addFile(path: FilePath, content: ContentId): void {
@@ -212,8 +302,22 @@ class CartridgeBuilder {
     if (this.filePaths.has(path)) return;
     this.filePaths.add(path);
     const mediaType = mediaTypeOf(path);
-    const text = /^(text\/(html|css)|application\/xhtml\+xml|image\/svg\+xml)$/.test(mediaType) ? info.text : null;
-    this.files.push({ path, content, bytes: info.bytes, sha256: info.sha256, mediaType, readableBy: null, created: null, modified: null, batch: null, text, packed: info.packed });
+    const text = /^(text\/(html|css)|application\/xhtml\+xml|image\/svg\+xml)$/.test(mediaType)
+      ? info.text
+      : null;
+    this.files.push({
+      path,
+      content,
+      bytes: info.bytes,
+      sha256: info.sha256,
+      mediaType,
+      readableBy: null,
+      created: null,
+      modified: null,
+      batch: null,
+      text,
+      packed: info.packed,
+    });
   }
 
   body(kind: ContentKind, main: FilePath | null, resource: string) {
@@ -221,13 +325,26 @@ class CartridgeBuilder {
     const text = this.entries.get(main)?.text ?? null;
     if (text === null) return null;
     const body = readBody(kind, text);
-    if (!body.ok) this.note(`body-${body.trouble.code}`, `${main} ${body.trouble.message}; it is kept as it is`, resource);
+    if (!body.ok)
+      this.note(
+        `body-${body.trouble.code}`,
+        `${main} ${body.trouble.message}; it is kept as it is`,
+        resource,
+      );
     return body.ok ? body.value : null;
   }
 
   inlineBody(kind: ContentKind, resource: ManifestResource) {
-    const body = resource.inline && (kind === 'web-link' || kind === 'tool-link') ? readBodyElement(kind, resource.inline) : null;
-    if (body && !body.ok) this.note(`body-${body.trouble.code}`, `the link ${body.trouble.message}; it is kept as it is`, resource.identifier);
+    const body =
+      resource.inline && (kind === 'web-link' || kind === 'tool-link')
+        ? readBodyElement(kind, resource.inline)
+        : null;
+    if (body && !body.ok)
+      this.note(
+        `body-${body.trouble.code}`,
+        `the link ${body.trouble.message}; it is kept as it is`,
+        resource.identifier,
+      );
     return body?.ok ? body.value : null;
   }
 
@@ -235,14 +352,24 @@ class CartridgeBuilder {
     const openKinds = openKindsOf(items);
     items.forEach((one, index) => {
       const content = one.resource === null ? null : (this.byId.get(contentId(one.resource)) ?? null);
-      if (one.resource !== null && !content) this.note('missing-resource', `shows the resource ${one.resource}, which is not in the manifest`, one.identifier);
+      if (one.resource !== null && !content)
+        this.note(
+          'missing-resource',
+          `shows the resource ${one.resource}, which is not in the manifest`,
+          one.identifier,
+        );
       const ref = itemRef(one.identifier);
       const childless = one.children.length === 0;
       if (!content && childless) this.openKinds.add(ref);
       this.items.push({
         ...blankItem,
         ref,
-        kind: content && childless ? itemKindOf(content.kind) : !content && childless ? openKinds[index]! : 'module',
+        kind:
+          content && childless
+            ? itemKindOf(content.kind)
+            : !content && childless
+              ? openKinds[index]!
+              : 'module',
         title: one.title,
         placed: true,
         parent,
@@ -259,7 +386,13 @@ class CartridgeBuilder {
   addOutside(): void {
     const placed = new Set(this.items.map((i) => i.content));
     for (const content of this.contents) {
-      if (placed.has(content.id) || content.kind === 'file' || content.kind === 'bank' || content.kind === 'other') continue;
+      if (
+        placed.has(content.id) ||
+        content.kind === 'file' ||
+        content.kind === 'bank' ||
+        content.kind === 'other'
+      )
+        continue;
       const name = content.href?.slice(content.href.lastIndexOf('/') + 1) ?? content.id;
       this.items.push({
         ...blankItem,
@@ -275,11 +408,20 @@ class CartridgeBuilder {
   otherEntries(): PackageEntry[] {
     const fileNames = new Set(this.files.map((f) => f.path));
     const listed = new Set(this.contents.flatMap((c) => c.files));
-    const own = new Set(this.contents.filter((c) => c.textPath || c.target !== null).map((c) => c.textPath ?? c.href ?? c.files[0]));
+    const own = new Set(
+      this.contents
+        .filter((c) => c.textPath || c.target !== null)
+        .map((c) => c.textPath ?? c.href ?? c.files[0]),
+    );
     const entries: PackageEntry[] = [];
     for (const [path, info] of this.entries) {
       if (fileNames.has(path) || path === 'imsmanifest.xml' || path === stateFilePath) continue;
-      if (!listed.has(path)) this.note('not-in-manifest', 'is in the package and not in its manifest; it is kept as it is and counts as in use', path);
+      if (!listed.has(path))
+        this.note(
+          'not-in-manifest',
+          'is in the package and not in its manifest; it is kept as it is and counts as in use',
+          path,
+        );
       // A text that a reader understood lives in its content; only what nobody read is searched for links here.
       const unread = listed.has(path) ? !own.has(path) : !isPlainSchema(path);
       entries.push({ path, bytes: info.bytes, sha256: info.sha256, text: unread ? info.text : null });

@@ -1,7 +1,17 @@
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { decodePath } from '@/core/links/package-paths';
 import { removeDotSegments } from '@/core/links/resolve-reference';
-import { attribute, childNamed, childrenNamed, descendantsNamed, elementsOf, parseXml, textOf, writeXml, type XmlElement } from '../xml/parse-xml';
+import {
+  attribute,
+  childNamed,
+  childrenNamed,
+  descendantsNamed,
+  elementsOf,
+  parseXml,
+  textOf,
+  writeXml,
+  type XmlElement,
+} from '../xml/parse-xml';
 
 export interface ManifestItem {
   readonly identifier: string;
@@ -40,7 +50,6 @@ export interface Manifest {
   readonly notes: readonly IntakeNote[];
 }
 
-
 /**
  * Reads imsmanifest.xml: Common Cartridge 1.0 to 1.4 or Content Packaging 1.1.
  * Missing and repeated identifiers are mended and reported; a document type, a sub-manifest or broken XML is trouble.
@@ -53,8 +62,16 @@ export function readManifest(xml: string): Result<Manifest> {
       `imsmanifest.xml ${parsed.trouble.message}. Export the package again, or ask whoever made it.`,
     );
   const root = parsed.value;
-  if (root.local !== 'manifest') return bad('no-manifest-element', `imsmanifest.xml begins with <${root.local}> where a manifest is expected; this is no course package.`);
-  if (childNamed(root, 'manifest')) return bad('sub-manifest', 'imsmanifest.xml holds a manifest inside the manifest, which is not read; export each part on its own.');
+  if (root.local !== 'manifest')
+    return bad(
+      'no-manifest-element',
+      `imsmanifest.xml begins with <${root.local}> where a manifest is expected; this is no course package.`,
+    );
+  if (childNamed(root, 'manifest'))
+    return bad(
+      'sub-manifest',
+      'imsmanifest.xml holds a manifest inside the manifest, which is not read; export each part on its own.',
+    );
   return good(new ManifestReader(root).read());
 }
 
@@ -74,12 +91,19 @@ class ManifestReader {
     const metadata = childNamed(this.root, 'metadata');
     const resourcesElement = childNamed(this.root, 'resources');
     this.base = attribute(resourcesElement ?? this.root, 'base') ?? '';
-    const resources = (resourcesElement ? childrenNamed(resourcesElement, 'resource') : []).map((e, i) => this.resource(e, i));
+    const resources = (resourcesElement ? childrenNamed(resourcesElement, 'resource') : []).map((e, i) =>
+      this.resource(e, i),
+    );
     const organizations = childNamed(this.root, 'organizations');
     const list = organizations ? childrenNamed(organizations, 'organization') : [];
     const wanted = organizations ? attribute(organizations, 'default') : null;
     const organization = list.find((o) => attribute(o, 'identifier') === wanted) ?? list[0];
-    if (list.length > 1) this.note('several-organizations', `holds ${list.length} outlines; the default one is read`, 'organizations');
+    if (list.length > 1)
+      this.note(
+        'several-organizations',
+        `holds ${list.length} outlines; the default one is read`,
+        'organizations',
+      );
     const top = organization ? childrenNamed(organization, 'item') : [];
     const wrapper = top.length === 1 && top[0] && isUntitledRoot(top[0]) ? top[0] : null;
     const items = (wrapper ? childrenNamed(wrapper, 'item') : top).map((e) => this.item(e));
@@ -88,15 +112,20 @@ class ManifestReader {
     return {
       identifier: attribute(this.root, 'identifier') ?? 'manifest',
       format: cartridge ? 'common-cartridge' : 'content-packaging',
-      version: textOf(metadata && childNamed(metadata, 'schemaversion')).trim() || (cartridge ? '1.0.0' : '1.1'),
+      version:
+        textOf(metadata && childNamed(metadata, 'schemaversion')).trim() || (cartridge ? '1.0.0' : '1.1'),
       title: titleOf(metadata) || textOf(organization && childNamed(organization, 'title')).trim(),
       items,
       resources,
-      metadataXml: (metadata ? elementsOf(metadata) : []).filter((e) => e.local !== 'schema' && e.local !== 'schemaversion').map((e) => this.raw(e)),
+      metadataXml: (metadata ? elementsOf(metadata) : [])
+        .filter((e) => e.local !== 'schema' && e.local !== 'schemaversion')
+        .map((e) => this.raw(e)),
       organizationId: (organization && attribute(organization, 'identifier')) || 'outline',
       rootItemId: wrapper ? (attribute(wrapper, 'identifier') ?? 'outline-root') : null,
       prefixes: this.prefixes,
-      extraXml: elementsOf(this.root).filter((e) => !['metadata', 'organizations', 'resources'].includes(e.local)).map((e) => this.raw(e)),
+      extraXml: elementsOf(this.root)
+        .filter((e) => !['metadata', 'organizations', 'resources'].includes(e.local))
+        .map((e) => this.raw(e)),
       notes: this.notes,
     };
   }
@@ -121,7 +150,11 @@ class ManifestReader {
   identifier(element: XmlElement, fallback: string, what: 'item' | 'resource'): string {
     const given = attribute(element, 'identifier');
     if (!given) {
-      this.note('missing-identifier', `${what} without an identifier; it is called ${fallback}`, `imsmanifest.xml, line ${element.line}`);
+      this.note(
+        'missing-identifier',
+        `${what} without an identifier; it is called ${fallback}`,
+        `imsmanifest.xml, line ${element.line}`,
+      );
       return fallback;
     }
     const seen = this.seen[what];
@@ -130,7 +163,11 @@ class ManifestReader {
       let n = this.repeats[what].get(given) ?? 1;
       while (seen.has(name)) name = `${given}~${(n += 1)}`;
       this.repeats[what].set(given, n);
-      this.note('identifier-twice', `the identifier ${given} stands twice; the second is called ${name}`, `imsmanifest.xml, line ${element.line}`);
+      this.note(
+        'identifier-twice',
+        `the identifier ${given} stands twice; the second is called ${name}`,
+        `imsmanifest.xml, line ${element.line}`,
+      );
     }
     seen.add(name);
     return name;
@@ -159,13 +196,18 @@ class ManifestReader {
     const own = othersThan(element, resourceParts);
     const dependencies = childrenNamed(element, 'dependency');
     const attributes: Record<string, string> = {};
-    for (const a of element.attributes) if (a.prefix === '' && !resourceAttributes.has(a.local)) attributes[a.local] = a.value;
+    for (const a of element.attributes)
+      if (a.prefix === '' && !resourceAttributes.has(a.local)) attributes[a.local] = a.value;
     return {
       identifier: this.identifier(element, `resource~${index + 1}`, 'resource'),
       type: attribute(element, 'type') ?? '',
       href: path(attribute(element, 'href')),
-      files: childrenNamed(element, 'file').map((f) => path(attribute(f, 'href')) ?? '').filter((p) => p !== ''),
-      dependencies: dependencies.length ? dependencies.map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== '') : none,
+      files: childrenNamed(element, 'file')
+        .map((f) => path(attribute(f, 'href')) ?? '')
+        .filter((p) => p !== ''),
+      dependencies: dependencies.length
+        ? dependencies.map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== '')
+        : none,
       intendedUse: attribute(element, 'intendeduse'),
       staffOnly: own.some(isForInstructors),
       attributes: Object.keys(attributes).length ? attributes : noAttributes,
@@ -180,9 +222,18 @@ const none: readonly never[] = [];
 const noAttributes: Readonly<Record<string, string>> = {};
 const itemParts: ReadonlySet<string> = new Set(['title', 'item']);
 const resourceParts: ReadonlySet<string> = new Set(['file', 'dependency']);
-const resourceAttributes: ReadonlySet<string> = new Set(['identifier', 'type', 'href', 'intendeduse', 'schema', 'variant']);
-const othersThan = (element: XmlElement, parts: ReadonlySet<string>): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string' && !parts.has(c.local));
-const oneLine = (text: string): string => (/^ |\s\s|[^\S ]| $/.test(text) ? text.replace(/\s+/g, ' ').trim() : text);
+const resourceAttributes: ReadonlySet<string> = new Set([
+  'identifier',
+  'type',
+  'href',
+  'intendeduse',
+  'schema',
+  'variant',
+]);
+const othersThan = (element: XmlElement, parts: ReadonlySet<string>): XmlElement[] =>
+  element.children.filter((c): c is XmlElement => typeof c !== 'string' && !parts.has(c.local));
+const oneLine = (text: string): string =>
+  /^ |\s\s|[^\S ]| $/.test(text) ? text.replace(/\s+/g, ' ').trim() : text;
 
 function xmlBase(element: XmlElement): string | null {
   for (const one of element.attributes) if (one.prefix === 'xml' && one.local === 'base') return one.value;
@@ -199,19 +250,25 @@ function packagePath(href: string): string {
   if (/^[a-z][a-z0-9+.-]*:|^\//i.test(plain)) return plain;
   const folders = decodePath(plain).split('/');
   let depth = 0;
-  for (const part of folders) if ((depth += part === '..' ? -1 : part === '.' || part === '' ? 0 : 1) < 0) return plain;
+  for (const part of folders)
+    if ((depth += part === '..' ? -1 : part === '.' || part === '' ? 0 : 1) < 0) return plain;
   return removeDotSegments(`/${plain}`).slice(1);
 }
 
 function isUntitledRoot(element: XmlElement): boolean {
-  return !textOf(childNamed(element, 'title')).trim() && !attribute(element, 'identifierref') && childrenNamed(element, 'item').length > 0;
+  return (
+    !textOf(childNamed(element, 'title')).trim() &&
+    !attribute(element, 'identifierref') &&
+    childrenNamed(element, 'item').length > 0
+  );
 }
 
 /** LOM 1.0 (IEEE 1484.12.3): educational / intendedEndUserRole with the value Instructor and no Learner or Mentor. */
 function isForInstructors(element: XmlElement): boolean {
   if (element.local !== 'metadata') return false;
   const roles: string[] = [];
-  for (const role of descendantsNamed(element, 'intendedEndUserRole')) roles.push(textOf(childNamed(role, 'value')).trim().toLowerCase());
+  for (const role of descendantsNamed(element, 'intendedEndUserRole'))
+    roles.push(textOf(childNamed(role, 'value')).trim().toLowerCase());
   return roles.length > 0 && roles.every((r) => r === 'instructor' || r === 'teacher');
 }
 
@@ -219,9 +276,10 @@ function titleOf(metadata: XmlElement | undefined): string {
   if (!metadata) return '';
   for (const general of descendantsNamed(metadata, 'general')) {
     const title = childNamed(general, 'title');
-    const text = textOf(title && (childNamed(title, 'string') ?? childNamed(title, 'langstring') ?? title)).replace(/\s+/g, ' ').trim();
+    const text = textOf(title && (childNamed(title, 'string') ?? childNamed(title, 'langstring') ?? title))
+      .replace(/\s+/g, ' ')
+      .trim();
     if (text) return text;
   }
   return '';
 }
-

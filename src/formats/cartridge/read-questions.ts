@@ -21,8 +21,11 @@ export function readQuestions(root: XmlElement, spans: readonly BodySpan[]): Que
   spans.forEach((span, place) => {
     if (span.ordinal >= 0) places.set(span.ordinal, place);
   });
-  const ordinals = new Map([...descendantsNamed(root, 'mattext')].map((element, ordinal) => [element, ordinal]));
-  const textsIn = (elements: Iterable<XmlElement>): number[] => [...elements].map((e) => places.get(ordinals.get(e) ?? -1)).filter((p) => p !== undefined);
+  const ordinals = new Map(
+    [...descendantsNamed(root, 'mattext')].map((element, ordinal) => [element, ordinal]),
+  );
+  const textsIn = (elements: Iterable<XmlElement>): number[] =>
+    [...elements].map((e) => places.get(ordinals.get(e) ?? -1)).filter((p) => p !== undefined);
   const elements = [...descendantsNamed(root, 'item')];
   const questions = elements.map((e) => readQuestion(e, textsIn));
   const weights = questions.map((q) => q.points).filter((p) => p !== null);
@@ -38,7 +41,12 @@ export function readQuestions(root: XmlElement, spans: readonly BodySpan[]): Que
 }
 
 function readQuestion(element: XmlElement, textsIn: (elements: Iterable<XmlElement>) => number[]): Question {
-  const fields = new Map([...descendantsNamed(element, 'qtimetadatafield')].map((f) => [textOf(childNamed(f, 'fieldlabel')).trim(), textOf(childNamed(f, 'fieldentry')).trim()]));
+  const fields = new Map(
+    [...descendantsNamed(element, 'qtimetadatafield')].map((f) => [
+      textOf(childNamed(f, 'fieldlabel')).trim(),
+      textOf(childNamed(f, 'fieldentry')).trim(),
+    ]),
+  );
   const presentation = childNamed(element, 'presentation') ?? element;
   const labels = [...descendantsNamed(presentation, 'response_label')];
   const inAnswers = new Set(labels.flatMap((l) => [...descendantsNamed(l, 'mattext')]));
@@ -62,14 +70,19 @@ function rightIdents(element: XmlElement): Set<string> {
   for (const condition of descendantsNamed(element, 'respcondition')) {
     const set = childNamed(condition, 'setvar');
     if (set && !((numberIn(textOf(set)) ?? 1) > 0)) continue;
-    const refused = new Set([...descendantsNamed(condition, 'not')].flatMap((n) => [...descendantsNamed(n, 'varequal')]));
-    for (const equal of descendantsNamed(condition, 'varequal')) if (!refused.has(equal)) idents.add(textOf(equal).trim());
+    const refused = new Set(
+      [...descendantsNamed(condition, 'not')].flatMap((n) => [...descendantsNamed(n, 'varequal')]),
+    );
+    for (const equal of descendantsNamed(condition, 'varequal'))
+      if (!refused.has(equal)) idents.add(textOf(equal).trim());
   }
   return idents;
 }
 
 function answerKeyOf(element: XmlElement): string {
-  const places = new Map([...descendantsNamed(element, 'response_label')].map((l, i) => [attribute(l, 'ident'), i]));
+  const places = new Map(
+    [...descendantsNamed(element, 'response_label')].map((l, i) => [attribute(l, 'ident'), i]),
+  );
   const asked: string[] = [];
   for (const condition of descendantsNamed(element, 'respcondition'))
     for (const equal of descendantsNamed(condition, 'varequal')) {

@@ -22,11 +22,15 @@ export interface QuizQuestion {
   readonly points: number;
 }
 
-const field = (label: string, entry: string) => `<qtimetadatafield><fieldlabel>${label}</fieldlabel><fieldentry>${entry}</fieldentry></qtimetadatafield>`;
+const field = (label: string, entry: string) =>
+  `<qtimetadatafield><fieldlabel>${label}</fieldlabel><fieldentry>${entry}</fieldentry></qtimetadatafield>`;
 
 function questionsXml(id: string, questions: readonly QuizQuestion[]): string[] {
   return questions.map((q, n) => {
-    const answers = q.answers.map((a, k) => `      <response_label ident="${id}_q${n + 1}_a${k + 1}"><material><mattext texttype="text/plain">${escapeText(a)}</mattext></material></response_label>`);
+    const answers = q.answers.map(
+      (a, k) =>
+        `      <response_label ident="${id}_q${n + 1}_a${k + 1}"><material><mattext texttype="text/plain">${escapeText(a)}</mattext></material></response_label>`,
+    );
     return `   <item ident="${id}_q${n + 1}" title="Question ${n + 1}">
     <itemmetadata><qtimetadata>${field('cc_profile', 'cc.multiple_choice.v0p1')}${field('cc_weighting', String(q.points))}</qtimetadata></itemmetadata>
     <presentation>

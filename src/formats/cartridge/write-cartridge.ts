@@ -37,7 +37,8 @@ export async function writeCartridge(shell: Shell, source: BytesSource, file: st
   await done;
 }
 
-const isPacked = (path: string): boolean => /\.(zip|png|jpe?g|gif|webp|mp[34]|docx|xlsx|pptx|woff2?)$/i.test(path);
+const isPacked = (path: string): boolean =>
+  /\.(zip|png|jpe?g|gif|webp|mp[34]|docx|xlsx|pptx|woff2?)$/i.test(path);
 
 interface PackageFile {
   readonly path: FilePath;
@@ -50,7 +51,12 @@ function* packageFiles(shell: Shell, source: BytesSource): Generator<PackageFile
   const bodies = new Map<FilePath, Content>();
   for (const content of shell.contents) if (content.textPath) bodies.set(content.textPath, content);
   const all = [
-    ...shell.entries.map((e) => ({ path: e.path, sha256: e.sha256, bytes: e.bytes, text: null as string | null })),
+    ...shell.entries.map((e) => ({
+      path: e.path,
+      sha256: e.sha256,
+      bytes: e.bytes,
+      text: null as string | null,
+    })),
     ...shell.files.map((f) => ({ path: f.path, sha256: f.sha256, bytes: f.bytes, text: f.text })),
   ].sort((a, b) => (a.path < b.path ? -1 : a.path > b.path ? 1 : 0));
   for (const entry of all) {
@@ -83,8 +89,13 @@ function bodyBytes(content: Content, original: Buffer | null): Buffer {
   if (!original) throw new Error(`the file of ${content.id} is not in the store`);
   const decoded = decodeText(original);
   const spans = bodySpans(decoded.text, content.kind) ?? [];
-  if (spans.length === content.texts.length && spans.every((span, i) => span.text === content.texts[i])) return original;
-  if (content.kind !== 'quiz' && content.kind !== 'bank') return encodeText(replaceSpans(decoded.text, spans, content.texts), decoded);
-  const left = withoutQuestions(decoded.text, content.questions.map((q) => q.ident));
+  if (spans.length === content.texts.length && spans.every((span, i) => span.text === content.texts[i]))
+    return original;
+  if (content.kind !== 'quiz' && content.kind !== 'bank')
+    return encodeText(replaceSpans(decoded.text, spans, content.texts), decoded);
+  const left = withoutQuestions(
+    decoded.text,
+    content.questions.map((q) => q.ident),
+  );
   return encodeText(replaceSpans(left, bodySpans(left, content.kind) ?? [], content.texts), decoded);
 }

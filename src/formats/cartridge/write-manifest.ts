@@ -9,8 +9,14 @@ const cartridgeNamespace = 'http://www.imsglobal.org/xsd/imsccv1p3/imscp_v1p1';
 const packagingNamespace = 'http://www.imsglobal.org/xsd/imscp_v1p1';
 /** LOM namespaces of older cartridge versions and the one that version 1.3 uses (Common Cartridge 1.3, profile 0). */
 const newerNamespaces: readonly [RegExp, string][] = [
-  [/^http:\/\/ltsc\.ieee\.org\/xsd\/imscc(v1p[12])?\/LOM\/manifest$/, 'http://ltsc.ieee.org/xsd/imsccv1p3/LOM/manifest'],
-  [/^http:\/\/ltsc\.ieee\.org\/xsd\/imscc(v1p[12])?\/LOM\/resource$/, 'http://ltsc.ieee.org/xsd/imsccv1p3/LOM/resource'],
+  [
+    /^http:\/\/ltsc\.ieee\.org\/xsd\/imscc(v1p[12])?\/LOM\/manifest$/,
+    'http://ltsc.ieee.org/xsd/imsccv1p3/LOM/manifest',
+  ],
+  [
+    /^http:\/\/ltsc\.ieee\.org\/xsd\/imscc(v1p[12])?\/LOM\/resource$/,
+    'http://ltsc.ieee.org/xsd/imsccv1p3/LOM/resource',
+  ],
   [/^http:\/\/ltsc\.ieee\.org\/xsd\/LOM$/, 'http://ltsc.ieee.org/xsd/LOM'],
 ];
 
@@ -18,8 +24,11 @@ const newerNamespaces: readonly [RegExp, string][] = [
 export function writeManifest(shell: Shell): string {
   const { frame } = shell;
   const cartridge = frame.format === 'common-cartridge';
-  const newer = (uri: string) => (cartridge ? (newerNamespaces.find(([old]) => old.test(uri))?.[1] ?? uri) : uri);
-  const prefixes = Object.entries(frame.prefixes).map(([prefix, uri]) => ` xmlns:${prefix}="${attr(newer(uri))}"`);
+  const newer = (uri: string) =>
+    cartridge ? (newerNamespaces.find(([old]) => old.test(uri))?.[1] ?? uri) : uri;
+  const prefixes = Object.entries(frame.prefixes).map(
+    ([prefix, uri]) => ` xmlns:${prefix}="${attr(newer(uri))}"`,
+  );
   const lines: string[] = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<manifest xmlns="${cartridge ? cartridgeNamespace : packagingNamespace}"${prefixes.join('')} identifier="${attr(shell.ref)}">`,
@@ -54,12 +63,18 @@ function writeOutline(shell: Shell): string[] {
   const write = (item: Item, depth: number) => {
     const pad = ' '.repeat(depth + 2);
     const ref = item.content ? ` identifierref="${attr(item.content)}"` : '';
-    const visible = frame.format === 'content-packaging' && item.shown !== null ? ` isvisible="${item.shown}"` : '';
-    lines.push(`${pad}<item identifier="${attr(writtenRef(item.ref))}"${ref}${visible}>`, `${pad} <title>${escapeText(item.title)}</title>`);
+    const visible =
+      frame.format === 'content-packaging' && item.shown !== null ? ` isvisible="${item.shown}"` : '';
+    lines.push(
+      `${pad}<item identifier="${attr(writtenRef(item.ref))}"${ref}${visible}>`,
+      `${pad} <title>${escapeText(item.title)}</title>`,
+    );
     for (const child of outline.children(item.ref)) write(child, depth + 1);
     lines.push(...item.extraXml.map((xml) => `${pad} ${xml}`), `${pad}</item>`);
   };
-  lines.push(`  <organization identifier="${attr(frame.organizationId)}" structure="${frame.format === 'common-cartridge' ? 'rooted-hierarchy' : 'hierarchical'}">`);
+  lines.push(
+    `  <organization identifier="${attr(frame.organizationId)}" structure="${frame.format === 'common-cartridge' ? 'rooted-hierarchy' : 'hierarchical'}">`,
+  );
   const root = frame.format === 'common-cartridge' ? (frame.rootItemId ?? 'outline-root') : frame.rootItemId;
   if (root !== null) lines.push(`   <item identifier="${attr(root)}">`);
   for (const item of top) write(item, 2);

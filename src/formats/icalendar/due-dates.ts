@@ -12,7 +12,14 @@ export function dueDatesAsTodos(shell: Shell): string[] {
   return shell.items
     .filter((i) => i.due !== null)
     .map((i) =>
-      ['BEGIN:VTODO', `UID:due-${i.ref}@currycomb`, `DTSTAMP:${compact(shell.asOf)}T000000Z`, `DUE;TZID=${shell.timeZone}:${compact(i.due!)}`, `SUMMARY:${escapeValue(i.title)}`, 'END:VTODO']
+      [
+        'BEGIN:VTODO',
+        `UID:due-${i.ref}@currycomb`,
+        `DTSTAMP:${compact(shell.asOf)}T000000Z`,
+        `DUE;TZID=${shell.timeZone}:${compact(i.due!)}`,
+        `SUMMARY:${escapeValue(i.title)}`,
+        'END:VTODO',
+      ]
         .map(fold)
         .join('\r\n'),
     );
@@ -37,18 +44,35 @@ function fold(line: string): string {
 }
 
 /** Gives activities without a due date the one that a to-do of the calendar tells; what matches nothing is reported. */
-export function applyTodos(shell: Shell, todos: readonly CalendarTodo[]): { readonly shell: Shell; readonly notes: readonly IntakeNote[] } {
+export function applyTodos(
+  shell: Shell,
+  todos: readonly CalendarTodo[],
+): { readonly shell: Shell; readonly notes: readonly IntakeNote[] } {
   if (!todos.length) return { shell, notes: [] };
   const notes: IntakeNote[] = [];
   const byTitle = new Map<string, Item[]>();
-  for (const item of shell.items) if (item.content) byTitle.set(titleKey(item.title), [...(byTitle.get(titleKey(item.title)) ?? []), item]);
+  for (const item of shell.items)
+    if (item.content) byTitle.set(titleKey(item.title), [...(byTitle.get(titleKey(item.title)) ?? []), item]);
   const due = new Map<string, Item['due']>();
   for (const todo of todos) {
     const ref = ownUid.exec(todo.uid)?.[1];
-    const found = ref !== undefined ? shell.items.filter((i) => i.ref === ref) : (byTitle.get(titleKey(todo.title)) ?? []);
+    const found =
+      ref !== undefined
+        ? shell.items.filter((i) => i.ref === ref)
+        : (byTitle.get(titleKey(todo.title)) ?? []);
     const item = found[0];
-    if (found.length !== 1 || !item) notes.push({ code: 'todo-unmatched', message: `the to-do “${todo.title}” due ${todo.due.slice(0, 10)} belongs to ${found.length ? 'several items' : 'no item'}; it is kept as it is`, where: todo.where });
+    if (found.length !== 1 || !item)
+      notes.push({
+        code: 'todo-unmatched',
+        message: `the to-do “${todo.title}” due ${todo.due.slice(0, 10)} belongs to ${found.length ? 'several items' : 'no item'}; it is kept as it is`,
+        where: todo.where,
+      });
     else if (item.due === null) due.set(item.ref, todo.due);
   }
-  return { shell: due.size ? { ...shell, items: shell.items.map((i) => (due.has(i.ref) ? { ...i, due: due.get(i.ref)! } : i)) } : shell, notes };
+  return {
+    shell: due.size
+      ? { ...shell, items: shell.items.map((i) => (due.has(i.ref) ? { ...i, due: due.get(i.ref)! } : i)) }
+      : shell,
+    notes,
+  };
 }

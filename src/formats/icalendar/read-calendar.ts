@@ -31,24 +31,40 @@ const mostOccurrences = 5000;
  * Reads events out of an iCalendar file (RFC 5545; conference links RFC 7986): single and recurring, with extra and
  * excluded dates and overrides. To-dos and time zones are carried through. Times are brought to the shell's clock.
  */
-export function readCalendar(text: string, name: string, zones: { readonly wanted: string | null; readonly otherwise: string }, until: LocalDate | null): Result<CalendarReading> {
+export function readCalendar(
+  text: string,
+  name: string,
+  zones: { readonly wanted: string | null; readonly otherwise: string },
+  until: LocalDate | null,
+): Result<CalendarReading> {
   const parts = splitComponents(text);
-  if (!parts) return bad('not-a-calendar', `“${name}” is not an iCalendar file: it does not begin with BEGIN:VCALENDAR. Export the calendar as .ics.`);
+  if (!parts)
+    return bad(
+      'not-a-calendar',
+      `“${name}” is not an iCalendar file: it does not begin with BEGIN:VCALENDAR. Export the calendar as .ics.`,
+    );
   const notes: IntakeNote[] = [];
-  const note = (code: string, message: string, line: number) => notes.push({ code, message, where: `${name}, line ${line}` });
-  if (parts.unfinished !== null) note('calendar-cut-short', 'the file ends inside a component; it is left out', parts.unfinished);
+  const note = (code: string, message: string, line: number) =>
+    notes.push({ code, message, where: `${name}, line ${line}` });
+  if (parts.unfinished !== null)
+    note('calendar-cut-short', 'the file ends inside a component; it is left out', parts.unfinished);
   const timeZone = calendarZone(parts.head, parts.others);
   const zone = zones.wanted ?? timeZone ?? zones.otherwise;
   const own = registerZones(parts.others.filter((o) => o.name === 'VTIMEZONE').map((o) => o.source));
-  for (const other of parts.others) if (other.name !== 'VTIMEZONE' && other.name !== 'VTODO') note('calendar-carried-through', `${other.name} is not read; it is kept as it is`, other.line);
+  for (const other of parts.others)
+    if (other.name !== 'VTIMEZONE' && other.name !== 'VTODO')
+      note('calendar-carried-through', `${other.name} is not read; it is kept as it is`, other.line);
   const events: CourseEvent[] = [];
   const seen = new Map<string, number>();
   const context: Context = { zone, zones: own, until };
-  const todos = parts.others.filter((o) => o.name === 'VTODO').flatMap((o): CalendarTodo[] => {
-    const todo = readTodo(o.source, context);
-    if (!todo) note('todo-without-due', 'a to-do has no due date that can be read; it is kept as it is', o.line);
-    return todo ? [{ ...todo, where: `${name}, line ${o.line}` }] : [];
-  });
+  const todos = parts.others
+    .filter((o) => o.name === 'VTODO')
+    .flatMap((o): CalendarTodo[] => {
+      const todo = readTodo(o.source, context);
+      if (!todo)
+        note('todo-without-due', 'a to-do has no due date that can be read; it is kept as it is', o.line);
+      return todo ? [{ ...todo, where: `${name}, line ${o.line}` }] : [];
+    });
   const overridden = new Map<string, Set<LocalDateTime>>();
   for (const { source, line } of parts.events) {
     let event: CourseEvent;
@@ -56,10 +72,24 @@ export function readCalendar(text: string, name: string, zones: { readonly wante
     try {
       const read = readEvent(source, context);
       ({ event, replaces } = read);
-      if (/^RECURRENCE-ID[^:]*;RANGE=/im.test(source)) note('range-not-followed', `“${event.title}” changes this date and all after it, which is not followed; only this date is taken as changed`, line);
-      if (read.odd) note('recurrence-odd', `“${event.title}” repeats by a rule that can’t be worked out; only its first date is used`, line);
+      if (/^RECURRENCE-ID[^:]*;RANGE=/im.test(source))
+        note(
+          'range-not-followed',
+          `“${event.title}” changes this date and all after it, which is not followed; only this date is taken as changed`,
+          line,
+        );
+      if (read.odd)
+        note(
+          'recurrence-odd',
+          `“${event.title}” repeats by a rule that can’t be worked out; only its first date is used`,
+          line,
+        );
     } catch (error) {
-      note('event-unreadable', `an event can’t be read (${error instanceof Error ? error.message : 'unknown reason'}); it is left out`, line);
+      note(
+        'event-unreadable',
+        `an event can’t be read (${error instanceof Error ? error.message : 'unknown reason'}); it is left out`,
+        line,
+      );
       continue;
     }
     const key = event.recurrenceId === null ? event.uid : `${event.uid}#${event.recurrenceId}`;
@@ -85,7 +115,10 @@ interface Context {
 }
 
 /** One event, and the moment on the shell's clock of the occurrence that it replaces, where it is an override. */
-function readEvent(source: string, context: Context): { event: CourseEvent; replaces: LocalDateTime | null; odd: boolean } {
+function readEvent(
+  source: string,
+  context: Context,
+): { event: CourseEvent; replaces: LocalDateTime | null; odd: boolean } {
   const component = new ICAL.Component(ICAL.parse(source) as unknown[]);
   const text = (property: string) => String(component.getFirstPropertyValue(property) ?? '').trim();
   const uid = text('uid');
@@ -101,15 +134,26 @@ function readEvent(source: string, context: Context): { event: CourseEvent; repl
   };
   const recurrenceProperty = component.getFirstProperty('recurrence-id');
   const duration = component.getFirstPropertyValue('duration') as ICAL.Duration | null;
-  const end = moment('dtend') ?? (duration ? shiftSeconds(start, duration.toSeconds()) : allDay ? atTime(addDays(start.slice(0, 10) as LocalDate, 1), '00:00:00') : start);
+  const end =
+    moment('dtend') ??
+    (duration
+      ? shiftSeconds(start, duration.toSeconds())
+      : allDay
+        ? atTime(addDays(start.slice(0, 10) as LocalDate, 1), '00:00:00')
+        : start);
   const rule = component.getFirstPropertyValue('rrule');
-  const dates = (property: string) => component.getAllProperties(property).flatMap((p) => p.getValues().map((v) => String(v)));
+  const dates = (property: string) =>
+    component.getAllProperties(property).flatMap((p) => p.getValues().map((v) => String(v)));
   const recurrence: Recurrence | null =
-    rule || component.getFirstProperty('rdate') ? { rule: rule ? String(rule) : null, extraDates: dates('rdate'), excludedDates: dates('exdate') } : null;
+    rule || component.getFirstProperty('rdate')
+      ? { rule: rule ? String(rule) : null, extraDates: dates('rdate'), excludedDates: dates('exdate') }
+      : null;
   const description = text('description');
   const location = text('location');
   const conferences = component.getAllProperties('conference').map((p) => String(p.getFirstValue() ?? ''));
-  const links = [text('url'), ...conferences, ...addressesIn(location), ...addressesIn(description)].filter((l) => l !== '');
+  const links = [text('url'), ...conferences, ...addressesIn(location), ...addressesIn(description)].filter(
+    (l) => l !== '',
+  );
   let odd = false;
   const occurrencesOf = (): LocalDateTime[] => {
     try {
@@ -150,7 +194,11 @@ function readTodo(source: string, context: Context): Omit<CalendarTodo, 'where'>
     const when = localOf(due, time, context);
     const text = (property: string) => String(component.getFirstPropertyValue(property) ?? '').trim();
     // A day without a time is due at its end.
-    return { uid: text('uid'), title: text('summary'), due: time.isDate ? atTime(when.slice(0, 10) as LocalDate, '23:59:59') : when };
+    return {
+      uid: text('uid'),
+      title: text('summary'),
+      due: time.isDate ? atTime(when.slice(0, 10) as LocalDate, '23:59:59') : when,
+    };
   } catch {
     return null;
   }
@@ -178,10 +226,16 @@ function localOf(property: ICAL.Property, time: ICAL.Time, context: Context): Lo
 }
 
 /** First moments of the occurrences on the shell's clock. The rule runs on the event's own wall clock (RFC 5545, 3.3.10). */
-function expand(component: ICAL.Component, property: ICAL.Property, start: ICAL.Time, context: Context): LocalDateTime[] {
+function expand(
+  component: ICAL.Component,
+  property: ICAL.Property,
+  start: ICAL.Time,
+  context: Context,
+): LocalDateTime[] {
   if (isOdd(String(component.getFirstPropertyValue('rrule') ?? ''))) throw new OddRule();
   const expansion = new ICAL.RecurExpansion({ component, dtstart: start });
-  for (const iterator of (expansion as unknown as { ruleIterators: BoundedIterator[] }).ruleIterators) boundSteps(iterator);
+  for (const iterator of (expansion as unknown as { ruleIterators: BoundedIterator[] }).ruleIterators)
+    boundSteps(iterator);
   const found: LocalDateTime[] = [];
   const limit = context.until ? addDays(context.until, 366) : null;
   for (let n = 0; n < mostOccurrences; n += 1) {
@@ -220,7 +274,9 @@ function boundSteps(iterator: BoundedIterator): void {
 }
 
 function shiftSeconds(when: LocalDateTime, seconds: number): LocalDateTime {
-  return DateTime.fromISO(when, { zone: 'UTC' }).plus({ seconds }).toFormat("yyyy-MM-dd'T'HH:mm:ss") as LocalDateTime;
+  return DateTime.fromISO(when, { zone: 'UTC' })
+    .plus({ seconds })
+    .toFormat("yyyy-MM-dd'T'HH:mm:ss") as LocalDateTime;
 }
 
 function registerZones(sources: readonly string[]): Map<string, ICAL.Timezone> {

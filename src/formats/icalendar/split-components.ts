@@ -31,7 +31,8 @@ export function splitComponents(text: string): CalendarParts | null {
         else others.push({ name: open.name, source, line: open.from + 1 });
         open = null;
       }
-    } else if (begin && begin[1]!.toUpperCase() !== 'VCALENDAR') open = { name: begin[1]!.toUpperCase(), from: i, depth: 1 };
+    } else if (begin && begin[1]!.toUpperCase() !== 'VCALENDAR')
+      open = { name: begin[1]!.toUpperCase(), from: i, depth: 1 };
     else if (!begin && !end && line.trim() !== '' && events.length + others.length === 0) head.push(line);
   }
   return { head: head.join('\r\n'), events, others, unfinished: open ? open.from + 1 : null };

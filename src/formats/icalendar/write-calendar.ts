@@ -5,5 +5,13 @@ export function writeCalendar(events: readonly CourseEvent[], frame: CalendarFra
   const head = frame.head || 'VERSION:2.0\r\nPRODID:-//Currycomb//Currycomb//EN';
   const zones = frame.others.filter((o) => /^BEGIN:VTIMEZONE/i.test(o));
   const rest = frame.others.filter((o) => !/^BEGIN:VTIMEZONE/i.test(o));
-  return ['BEGIN:VCALENDAR', head, ...zones, ...events.map((e) => e.source), ...rest, 'END:VCALENDAR', ''].join('\r\n');
+  return [
+    'BEGIN:VCALENDAR',
+    head,
+    ...zones,
+    ...events.map((e) => e.source),
+    ...rest,
+    'END:VCALENDAR',
+    '',
+  ].join('\r\n');
 }

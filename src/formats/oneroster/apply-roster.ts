@@ -3,7 +3,8 @@ import type { Roster } from './read-roster';
 
 /** Brings what a roster tells into a shell; where it has no results, `known` tells how many each column had. */
 export function applyRoster(shell: Shell, roster: Roster, known: Readonly<Record<string, number>>): Shell {
-  const term = (said: Term | null, other: Term | null): Term | null => (said ? { title: said.title || (other?.title ?? ''), start: said.start, end: said.end } : other);
+  const term = (said: Term | null, other: Term | null): Term | null =>
+    said ? { title: said.title || (other?.title ?? ''), start: said.start, end: said.end } : other;
   return {
     ...shell,
     code: roster.code ?? shell.code,

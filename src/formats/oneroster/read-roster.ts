@@ -28,30 +28,62 @@ interface Session extends Term {
 }
 
 /** The class's own row among the roster's; by code where there are several. */
-export function readRoster(tables: RosterTables, wanted: { readonly code: string | null; readonly asOf: LocalDate }, name: string): Roster {
+export function readRoster(
+  tables: RosterTables,
+  wanted: { readonly code: string | null; readonly asOf: LocalDate },
+  name: string,
+): Roster {
   const notes: IntakeNote[] = [];
   const note = (code: string, message: string, where = name) => notes.push({ code, message, where });
   const courses = new Map((tables.courses ?? []).map((c) => [c['sourcedId']!, c]));
   const course = (klass: RosterRow | undefined) => courses.get(klass?.['courseSourcedId'] ?? '');
   const classes = tables.classes ?? [];
-  const codes = (klass: RosterRow) => [klass['classCode'], course(klass)?.['courseCode']].filter((c) => c).map((c) => titleKey(c!));
-  const fitting = wanted.code === null ? classes : classes.filter((c) => codes(c).includes(titleKey(wanted.code!)));
+  const codes = (klass: RosterRow) =>
+    [klass['classCode'], course(klass)?.['courseCode']].filter((c) => c).map((c) => titleKey(c!));
+  const fitting =
+    wanted.code === null ? classes : classes.filter((c) => codes(c).includes(titleKey(wanted.code!)));
   const klass = fitting[0] ?? (classes.length === 1 ? classes[0] : undefined);
-  if (classes.length > 1 && !klass) note('roster-class', `none of the roster’s ${classes.length} classes has the code “${wanted.code ?? ''}”; its people and grade columns are left out`);
-  if (fitting.length > 1) note('roster-class', `${fitting.length} classes fit; “${klass?.['title'] ?? ''}” is taken. Give the code to take another`);
+  if (classes.length > 1 && !klass)
+    note(
+      'roster-class',
+      `none of the roster’s ${classes.length} classes has the code “${wanted.code ?? ''}”; its people and grade columns are left out`,
+    );
+  if (fitting.length > 1)
+    note(
+      'roster-class',
+      `${fitting.length} classes fit; “${klass?.['title'] ?? ''}” is taken. Give the code to take another`,
+    );
   // A set of grade tables alone, as we write it, is one class's.
-  const own = (row: RosterRow) => tables.classes === null || !row['classSourcedId'] || (klass !== undefined && row['classSourcedId'] === klass['sourcedId']);
+  const own = (row: RosterRow) =>
+    tables.classes === null ||
+    !row['classSourcedId'] ||
+    (klass !== undefined && row['classSourcedId'] === klass['sourcedId']);
 
   const sessions = readSessions(tables.academicSessions ?? [], note);
-  const term = termOf(sessions, (klass?.['termSourcedIds'] ?? '').split(/[,\s]+/).filter((t) => t), wanted.asOf);
+  const term = termOf(
+    sessions,
+    (klass?.['termSourcedIds'] ?? '').split(/[,\s]+/).filter((t) => t),
+    wanted.asOf,
+  );
   const results = tables.results;
   const counted = new Map<string, number>();
-  for (const r of results ?? []) counted.set(r['lineItemSourcedId'] ?? '', (counted.get(r['lineItemSourcedId'] ?? '') ?? 0) + 1);
-  const categories = (tables.categories ?? []).map((c): GradeCategory => ({ ref: gradeCategoryRef(c['sourcedId']!), title: c['title'] ?? '', weight: number(c['weight']), extra: rest(c, ['sourcedId', 'status', 'title', 'weight']) }));
+  for (const r of results ?? [])
+    counted.set(r['lineItemSourcedId'] ?? '', (counted.get(r['lineItemSourcedId'] ?? '') ?? 0) + 1);
+  const categories = (tables.categories ?? []).map((c): GradeCategory => ({
+    ref: gradeCategoryRef(c['sourcedId']!),
+    title: c['title'] ?? '',
+    weight: number(c['weight']),
+    extra: rest(c, ['sourcedId', 'status', 'title', 'weight']),
+  }));
   const known = new Set<string>(categories.map((c) => c.ref));
   const columns = (tables.lineItems ?? []).filter(own).map((l): GradeColumn => {
     const category = l['categorySourcedId'] ?? '';
-    if (category && !known.has(category)) note('roster-category', `the line item “${l['title']}” names the category ${category}, which is not there`, `${name}, lineItems.csv`);
+    if (category && !known.has(category))
+      note(
+        'roster-category',
+        `the line item “${l['title']}” names the category ${category}, which is not there`,
+        `${name}, lineItems.csv`,
+      );
     return {
       ref: gradeColumnRef(l['sourcedId']!),
       title: l['title'] ?? '',
@@ -64,7 +96,8 @@ export function readRoster(tables: RosterTables, wanted: { readonly code: string
   const used = new Set((tables.lineItems ?? []).map((l) => l['categorySourcedId'] ?? ''));
   const mine = new Set<string | null>(columns.map((c) => c.category));
   const enrolments: Record<string, number> = {};
-  for (const e of (tables.enrollments ?? []).filter(own)) enrolments[e['role'] || 'unknown'] = (enrolments[e['role'] || 'unknown'] ?? 0) + 1;
+  for (const e of (tables.enrollments ?? []).filter(own))
+    enrolments[e['role'] || 'unknown'] = (enrolments[e['role'] || 'unknown'] ?? 0) + 1;
   return {
     code: course(klass)?.['courseCode'] || klass?.['classCode'] || null,
     title: klass?.['title'] || course(klass)?.['title'] || null,
@@ -86,7 +119,16 @@ function readSessions(rows: readonly RosterRow[], note: (code: string, message: 
       note('roster-session', `the session “${row['title']}” has no readable dates; it is left out`);
       return [];
     }
-    return [{ id: row['sourcedId']!, title: row['title'] ?? '', type: row['type'] ?? '', start, end, parent: row['parentSourcedId'] ?? '' }];
+    return [
+      {
+        id: row['sourcedId']!,
+        title: row['title'] ?? '',
+        type: row['type'] ?? '',
+        start,
+        end,
+        parent: row['parentSourcedId'] ?? '',
+      },
+    ];
   });
 }
 
@@ -106,13 +148,17 @@ function termOf(sessions: readonly Session[], named: readonly string[], asOf: Lo
 /** The latest term session that ended before this term began. */
 function previousOf(sessions: readonly Session[], term: Term | null): Term | null {
   if (!term?.start) return null;
-  const before = sessions.filter((s) => isTerm(s) && s.end < term.start!).sort((a, b) => (a.end < b.end ? 1 : -1))[0];
+  const before = sessions
+    .filter((s) => isTerm(s) && s.end < term.start!)
+    .sort((a, b) => (a.end < b.end ? 1 : -1))[0];
   return before ? plain(before) : null;
 }
 
 function yearOf(sessions: readonly Session[], term: Term | null): Term | null {
   if (!term?.start) return null;
-  const year = sessions.find((s) => /^schoolYear$/i.test(s.type) && s.start <= term.start! && term.start! <= s.end);
+  const year = sessions.find(
+    (s) => /^schoolYear$/i.test(s.type) && s.start <= term.start! && term.start! <= s.end,
+  );
   return year ? plain(year) : null;
 }
 
@@ -123,4 +169,5 @@ function number(text: string | undefined): number | null {
 }
 
 /** The columns that no reader understands, carried through. */
-const rest = (row: RosterRow, read: readonly string[]): Record<string, string> => Object.fromEntries(Object.entries(row).filter(([column, value]) => value !== '' && !read.includes(column)));
+const rest = (row: RosterRow, read: readonly string[]): Record<string, string> =>
+  Object.fromEntries(Object.entries(row).filter(([column, value]) => value !== '' && !read.includes(column)));

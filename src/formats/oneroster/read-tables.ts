@@ -7,7 +7,15 @@ import { decodeText } from '../archive/decode-text';
 import { openArchive } from '../archive/read-archive';
 
 /** The tables of a OneRoster CSV set that a shell can use. Users and demographics are never opened. */
-export const rosterTables = ['academicSessions', 'courses', 'classes', 'enrollments', 'categories', 'lineItems', 'results'] as const;
+export const rosterTables = [
+  'academicSessions',
+  'courses',
+  'classes',
+  'enrollments',
+  'categories',
+  'lineItems',
+  'results',
+] as const;
 export type RosterTable = (typeof rosterTables)[number];
 export type RosterRow = Readonly<Record<string, string>>;
 /** Null where the set does not have the table. */
@@ -16,7 +24,10 @@ export type RosterTables = Readonly<Record<RosterTable, readonly RosterRow[] | n
 const mostTableBytes = 128 * 1024 ** 2;
 
 /** Reads a OneRoster CSV set (1EdTech OneRoster 1.1 and 1.2, CSV binding), a folder or a zip file. Rows marked for deletion are left out. */
-export async function readRosterTables(path: string, name: string): Promise<Result<{ readonly tables: RosterTables; readonly notes: readonly IntakeNote[] }>> {
+export async function readRosterTables(
+  path: string,
+  name: string,
+): Promise<Result<{ readonly tables: RosterTables; readonly notes: readonly IntakeNote[] }>> {
   const source = await openSource(path, name);
   if (!source.ok) return source;
   const notes: IntakeNote[] = [];
@@ -28,7 +39,11 @@ export async function readRosterTables(path: string, name: string): Promise<Resu
         tables[table] = null;
         continue;
       }
-      if (bytes.length > mostTableBytes) return bad('too-large', `“${name}”: ${table}.csv is larger than ${mostTableBytes} bytes; that is no roster of one course.`);
+      if (bytes.length > mostTableBytes)
+        return bad(
+          'too-large',
+          `“${name}”: ${table}.csv is larger than ${mostTableBytes} bytes; that is no roster of one course.`,
+        );
       const read = readTable(decodeText(bytes).text, `${name}, ${table}.csv`);
       if (!read.ok) return read;
       tables[table] = read.value;
@@ -37,7 +52,10 @@ export async function readRosterTables(path: string, name: string): Promise<Resu
     source.value.close();
   }
   if (rosterTables.every((t) => tables[t] === null))
-    return bad('not-a-roster', `“${name}” holds none of the OneRoster tables (${rosterTables.slice(0, 3).join('.csv, ')}.csv …); export the roster as OneRoster CSV.`);
+    return bad(
+      'not-a-roster',
+      `“${name}” holds none of the OneRoster tables (${rosterTables.slice(0, 3).join('.csv, ')}.csv …); export the roster as OneRoster CSV.`,
+    );
   return good({ tables: tables as unknown as RosterTables, notes });
 }
 
@@ -56,7 +74,10 @@ async function openSource(path: string, name: string): Promise<Result<TableSourc
   if (!archive.ok) return archive;
   const { entries } = archive.value;
   // Some exports put the tables into one folder.
-  const folder = entries.find((e) => /(^|\/)(manifest|academicSessions|classes|lineItems)\.csv$/.test(e.path))?.path.replace(/[^/]*$/, '') ?? '';
+  const folder =
+    entries
+      .find((e) => /(^|\/)(manifest|academicSessions|classes|lineItems)\.csv$/.test(e.path))
+      ?.path.replace(/[^/]*$/, '') ?? '';
   const read = (file: string) => {
     const entry = entries.find((e) => e.path === `${folder}${file}`);
     if (!entry || entry.bytes > mostTableBytes) return null;
@@ -69,13 +90,25 @@ async function openSource(path: string, name: string): Promise<Result<TableSourc
 function readTable(text: string, where: string): Result<RosterRow[]> {
   let rows: string[][];
   try {
-    rows = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true }) as string[][];
+    rows = parse(text, {
+      bom: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      trim: true,
+    }) as string[][];
   } catch (error) {
     const line = (error as { lines?: number }).lines;
-    return bad('roster-unreadable', `${where} is not a readable CSV file${line ? ` (line ${line}: a quotation mark is missing or misplaced)` : ''}; export the roster once more.`);
+    return bad(
+      'roster-unreadable',
+      `${where} is not a readable CSV file${line ? ` (line ${line}: a quotation mark is missing or misplaced)` : ''}; export the roster once more.`,
+    );
   }
   const header = rows[0] ?? [];
-  if (!header.includes('sourcedId')) return bad('roster-unreadable', `${where} has no column “sourcedId” in its first row, so it is no OneRoster table; export the roster as OneRoster CSV.`);
+  if (!header.includes('sourcedId'))
+    return bad(
+      'roster-unreadable',
+      `${where} has no column “sourcedId” in its first row, so it is no OneRoster table; export the roster as OneRoster CSV.`,
+    );
   return good(
     rows
       .slice(1)

@@ -8,20 +8,79 @@ export interface GradeFiles {
   readonly 'lineItems.csv': string;
 }
 
-const tables = ['academicSessions', 'categories', 'classes', 'classResources', 'courses', 'courseResources', 'demographics', 'enrollments', 'lineItemLearningObjectiveIds', 'lineItems', 'lineItemScoreScales', 'orgs', 'resources', 'resultLearningObjectiveIds', 'results', 'resultScoreScales', 'roles', 'scoreScales', 'userProfiles', 'userResources', 'users'];
+const tables = [
+  'academicSessions',
+  'categories',
+  'classes',
+  'classResources',
+  'courses',
+  'courseResources',
+  'demographics',
+  'enrollments',
+  'lineItemLearningObjectiveIds',
+  'lineItems',
+  'lineItemScoreScales',
+  'orgs',
+  'resources',
+  'resultLearningObjectiveIds',
+  'results',
+  'resultScoreScales',
+  'roles',
+  'scoreScales',
+  'userProfiles',
+  'userResources',
+  'users',
+];
 
 /** Columns as the OneRoster 1.2 CSV binding orders them (from memory of the standard); what was read beyond them follows. */
 const categoryColumns = ['sourcedId', 'status', 'dateLastModified', 'title', 'weight'];
-const lineItemColumns = ['sourcedId', 'status', 'dateLastModified', 'title', 'description', 'assignDate', 'dueDate', 'classSourcedId', 'categorySourcedId', 'gradingPeriodSourcedId', 'academicSessionSourcedId', 'schoolSourcedId', 'resultValueMin', 'resultValueMax'];
+const lineItemColumns = [
+  'sourcedId',
+  'status',
+  'dateLastModified',
+  'title',
+  'description',
+  'assignDate',
+  'dueDate',
+  'classSourcedId',
+  'categorySourcedId',
+  'gradingPeriodSourcedId',
+  'academicSessionSourcedId',
+  'schoolSourcedId',
+  'resultValueMin',
+  'resultValueMax',
+];
 
 export function writeGrades(shell: Shell): GradeFiles {
   const held = new Set(['categories', 'lineItems']);
-  const manifest = [['propertyName', 'value'], ['manifest.version', '1.0'], ['oneroster.version', '1.2'], ...tables.map((t) => [`file.${t}`, held.has(t) ? 'bulk' : 'absent'])];
+  const manifest = [
+    ['propertyName', 'value'],
+    ['manifest.version', '1.0'],
+    ['oneroster.version', '1.2'],
+    ...tables.map((t) => [`file.${t}`, held.has(t) ? 'bulk' : 'absent']),
+  ];
   const text = (n: number | null) => (n === null ? '' : String(n));
   return {
     'manifest.csv': writeCsv(manifest),
-    'categories.csv': table(categoryColumns, shell.gradeCategories.map((c) => ({ ...c.extra, sourcedId: c.ref, title: c.title, weight: text(c.weight) }))),
-    'lineItems.csv': table(lineItemColumns, shell.gradeColumns.map((c) => ({ ...c.extra, sourcedId: c.ref, title: c.title, categorySourcedId: c.category ?? '', resultValueMax: text(c.points) }))),
+    'categories.csv': table(
+      categoryColumns,
+      shell.gradeCategories.map((c) => ({
+        ...c.extra,
+        sourcedId: c.ref,
+        title: c.title,
+        weight: text(c.weight),
+      })),
+    ),
+    'lineItems.csv': table(
+      lineItemColumns,
+      shell.gradeColumns.map((c) => ({
+        ...c.extra,
+        sourcedId: c.ref,
+        title: c.title,
+        categorySourcedId: c.category ?? '',
+        resultValueMax: text(c.points),
+      })),
+    ),
   };
 }
 

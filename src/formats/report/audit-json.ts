@@ -5,7 +5,17 @@ import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 
 const subject = z.strictObject({
-  type: z.enum(['item', 'file', 'event', 'gradeCategory', 'gradeColumn', 'bank', 'group', 'homePage', 'shell']),
+  type: z.enum([
+    'item',
+    'file',
+    'event',
+    'gradeCategory',
+    'gradeColumn',
+    'bank',
+    'group',
+    'homePage',
+    'shell',
+  ]),
   ref: z.string(),
   title: z.string(),
   path: z.array(z.string()),
@@ -56,13 +66,21 @@ export const auditSchema = z.strictObject({
 /** What `audit --format json` prints of several packages. */
 export const auditsSchema = z.strictObject({
   schema: z.literal('currycomb.audits/1'),
-  packages: z.array(z.union([z.strictObject({ package: z.string(), audit: auditSchema }), z.strictObject({ package: z.string(), trouble: z.string() })])),
+  packages: z.array(
+    z.union([
+      z.strictObject({ package: z.string(), audit: auditSchema }),
+      z.strictObject({ package: z.string(), trouble: z.string() }),
+    ]),
+  ),
 });
 export type AuditJson = z.output<typeof auditSchema>;
 export type FindingJson = z.output<typeof findingSchema>;
 
-export const findingJson = ({ batch: _batch, substance: _substance, ...finding }: Audit['findings'][number]): FindingJson =>
-  finding as unknown as FindingJson;
+export const findingJson = ({
+  batch: _batch,
+  substance: _substance,
+  ...finding
+}: Audit['findings'][number]): FindingJson => finding as unknown as FindingJson;
 
 export function auditJson(
   shell: Shell,

@@ -18,12 +18,17 @@ export function auditText(shell: Shell, intake: readonly IntakeNote[], audit: Au
     const found = audit.findings.filter((f) => f.urgency === urgency);
     if (!found.length) continue;
     lines.push(`${urgencyTitles[urgency]}: ${found.length}`);
-    for (const finding of found) lines.push(`  [${familyTitles[finding.family]}] ${finding.title}${finding.coveredBy ? ' (part of a larger finding)' : ''}`);
+    for (const finding of found)
+      lines.push(
+        `  [${familyTitles[finding.family]}] ${finding.title}${finding.coveredBy ? ' (part of a larger finding)' : ''}`,
+      );
     lines.push('');
   }
   for (const row of audit.checks) {
-    if (row.outcome.state === 'not-applicable') lines.push(`Not applicable: ${row.check}, since ${row.outcome.reason}`);
-    if (row.outcome.state === 'could-not-run') lines.push(`Could not run: ${row.check}: ${row.outcome.reason}`);
+    if (row.outcome.state === 'not-applicable')
+      lines.push(`Not applicable: ${row.check}, since ${row.outcome.reason}`);
+    if (row.outcome.state === 'could-not-run')
+      lines.push(`Could not run: ${row.check}: ${row.outcome.reason}`);
   }
   lines.push(audit.findings.length ? `${audit.findings.length} findings` : 'Nothing found');
   return `${lines.join('\n')}\n`;
@@ -45,6 +50,19 @@ export function auditCsv(audit: Audit): string {
     f.coveredBy ?? '',
     f.evidence.map((e) => `${e.label}: ${e.value}`).join(' | '),
   ];
-  const header = ['id', 'check', 'urgency', 'title', 'subjects', 'where', 'keep', 'remedy', 'targets', 'kind', 'covered_by', 'evidence'];
+  const header = [
+    'id',
+    'check',
+    'urgency',
+    'title',
+    'subjects',
+    'where',
+    'keep',
+    'remedy',
+    'targets',
+    'kind',
+    'covered_by',
+    'evidence',
+  ];
   return writeCsv([header, ...audit.findings.map(cells)]);
 }

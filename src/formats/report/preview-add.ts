@@ -29,23 +29,50 @@ export const previewAddSchema = z.strictObject({
 });
 export type PreviewAddJson = z.output<typeof previewAddSchema>;
 
-export const previewAddJson = (into: Shell, from: Shell, intake: readonly IntakeNote[], preview: AddPreview): PreviewAddJson => ({
+export const previewAddJson = (
+  into: Shell,
+  from: Shell,
+  intake: readonly IntakeNote[],
+  preview: AddPreview,
+): PreviewAddJson => ({
   schema: 'currycomb.preview-add/1',
   into: { code: into.code, title: into.title },
   from: { code: from.code, title: from.title },
   intake: intake.map((n) => ({ ...n })),
   counts: { ...preview.counts },
-  things: preview.things.map((t) => ({ type: t.type, ref: t.ref, kind: t.kind, title: t.title, standing: t.standing, counterpart: t.counterpart?.ref ?? null, differences: [...t.differences], proposed: t.proposed, leftOut: t.leftOut })),
+  things: preview.things.map((t) => ({
+    type: t.type,
+    ref: t.ref,
+    kind: t.kind,
+    title: t.title,
+    standing: t.standing,
+    counterpart: t.counterpart?.ref ?? null,
+    differences: [...t.differences],
+    proposed: t.proposed,
+    leftOut: t.leftOut,
+  })),
 });
 
 export function previewAddText(into: Shell, from: Shell, preview: AddPreview): string {
-  const lines = [`${from.title || 'The package'} into ${into.code || into.title || 'the shell'}: ${plural(preview.things.length, 'thing')}`, ''];
+  const lines = [
+    `${from.title || 'The package'} into ${into.code || into.title || 'the shell'}: ${plural(preview.things.length, 'thing')}`,
+    '',
+  ];
   for (const standing of standings) {
     const these = preview.things.filter((t) => t.standing === standing);
     lines.push(`${standingTitles[standing]}: ${these.length}`);
     if (standing === 'there') continue;
-    for (const t of these) lines.push(`  ${t.proposed ? '+' : ' '} ${t.kind}: ${t.title}${t.differences.length ? ` (${t.differences.join('; ')})` : ''}${t.leftOut && !t.proposed ? ` – left out: ${t.leftOut}` : ''}`);
+    for (const t of these)
+      lines.push(
+        `  ${t.proposed ? '+' : ' '} ${t.kind}: ${t.title}${t.differences.length ? ` (${t.differences.join('; ')})` : ''}${t.leftOut && !t.proposed ? ` – left out: ${t.leftOut}` : ''}`,
+      );
   }
-  lines.push('', preview.counts.new === 0 ? 'Nothing in it is new.' : `${plural(preview.things.filter((t) => t.proposed).length, 'thing')} would be taken as proposed (+).`, '');
+  lines.push(
+    '',
+    preview.counts.new === 0
+      ? 'Nothing in it is new.'
+      : `${plural(preview.things.filter((t) => t.proposed).length, 'thing')} would be taken as proposed (+).`,
+    '',
+  );
   return lines.join('\n');
 }

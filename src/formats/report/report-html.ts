@@ -16,7 +16,8 @@ export interface ReportInput {
   readonly results?: readonly StepResult[];
 }
 
-const escape = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const escape = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 /** The audit report: one self-contained HTML page that prints well; it loads nothing and runs nothing. */
 export function reportHtml(input: ReportInput): string {
@@ -55,7 +56,8 @@ function doneSection(results: readonly StepResult[]): string {
 function countsSection(audit: Audit, before: Audit | undefined): string {
   const count = (a: Audit, family: string) => a.findings.filter((f) => f.family === family).length;
   const rows = families.map(
-    (f) => `<tr><td>${familyTitles[f]}</td>${before ? `<td>${count(before, f)}</td>` : ''}<td>${count(audit, f)}</td></tr>`,
+    (f) =>
+      `<tr><td>${familyTitles[f]}</td>${before ? `<td>${count(before, f)}</td>` : ''}<td>${count(audit, f)}</td></tr>`,
   );
   return `<h2>Findings by family</h2><table><thead><tr><th>Family</th>${before ? '<th>Before</th>' : ''}<th>${before ? 'Now' : 'Open'}</th></tr></thead><tbody>${rows.join('')}</tbody></table>`;
 }
@@ -75,8 +77,10 @@ function familySection(family: Finding['family'], findings: readonly Finding[]):
 
 function stateSection(audit: Audit): string {
   const rows = audit.checks.flatMap((row) => {
-    if (row.outcome.state === 'not-applicable') return [`<li>${escape(row.check)}: not applicable, since ${escape(row.outcome.reason)}</li>`];
-    if (row.outcome.state === 'could-not-run') return [`<li>${escape(row.check)}: could not run: ${escape(row.outcome.reason)}</li>`];
+    if (row.outcome.state === 'not-applicable')
+      return [`<li>${escape(row.check)}: not applicable, since ${escape(row.outcome.reason)}</li>`];
+    if (row.outcome.state === 'could-not-run')
+      return [`<li>${escape(row.check)}: could not run: ${escape(row.outcome.reason)}</li>`];
     if (row.outcome.state === 'nothing-found') return [`<li>${escape(row.check)}: nothing found</li>`];
     return [];
   });

@@ -14,7 +14,10 @@ export function writeState(shell: Shell): string {
   for (const item of shell.items) {
     const state: ItemState = {
       // Only what the package leaves open: a bare title's kind, an announcement, a home page.
-      kind: item.content === null || item.kind === 'announcement' || item.kind === 'home-page' ? item.kind : undefined,
+      kind:
+        item.content === null || item.kind === 'announcement' || item.kind === 'home-page'
+          ? item.kind
+          : undefined,
       shown: known(item.shown),
       opens: known(item.opens),
       closes: known(item.closes),
@@ -33,7 +36,12 @@ export function writeState(shell: Shell): string {
   }
   const files: ShellState['files'] = {};
   for (const file of shell.files) {
-    const state = { readableBy: known(file.readableBy), created: known(file.created), modified: known(file.modified), batch: known(file.batch) };
+    const state = {
+      readableBy: known(file.readableBy),
+      created: known(file.created),
+      modified: known(file.modified),
+      batch: known(file.batch),
+    };
     if (Object.values(state).some((v) => v !== undefined)) files[file.path] = state;
   }
   const state: ShellState = {
@@ -51,7 +59,9 @@ export function writeState(shell: Shell): string {
     banks: shell.banks.filter((b) => b.content === null).map(({ ref, title }) => ({ ref, title })),
     groups: shell.groups.map((g) => ({ ...g })),
     enrolments: { ...shell.enrolments },
-    results: Object.fromEntries(shell.gradeColumns.flatMap((c) => (c.results === null ? [] : [[c.ref, c.results]]))),
+    results: Object.fromEntries(
+      shell.gradeColumns.flatMap((c) => (c.results === null ? [] : [[c.ref, c.results]])),
+    ),
   };
   return `${JSON.stringify(state, null, 1)}\n`;
 }
@@ -59,7 +69,9 @@ export function writeState(shell: Shell): string {
 export function readState(bytes: Uint8Array): Result<ShellState> {
   try {
     const parsed = stateSchema.safeParse(JSON.parse(new TextDecoder().decode(bytes)));
-    return parsed.success ? good(parsed.data) : bad('state-unreadable', `does not fit its schema (${parsed.error.issues[0]?.path.join('.')})`);
+    return parsed.success
+      ? good(parsed.data)
+      : bad('state-unreadable', `does not fit its schema (${parsed.error.issues[0]?.path.join('.')})`);
   } catch {
     return bad('state-unreadable', 'is not readable as JSON');
   }
@@ -70,7 +82,8 @@ export function applyState(shell: Shell, state: ShellState): Shell {
   const items = shell.items.map((item): Item => {
     const own = state.items[item.ref];
     if (!own) return item;
-    const moment = (value: string | undefined, other: LocalDateTime | null) => (value ?? other) as LocalDateTime | null;
+    const moment = (value: string | undefined, other: LocalDateTime | null) =>
+      (value ?? other) as LocalDateTime | null;
     return {
       ...item,
       kind: own.kind !== undefined && fits(item, own.kind) ? own.kind : item.kind,
@@ -113,11 +126,16 @@ export function applyState(shell: Shell, state: ShellState): Shell {
     items,
     files,
     homePages: state.homePages.filter((h) => refs.has(h.ref)).map((h) => ({ ...h, ref: itemRef(h.ref) })),
-    banks: [...shell.banks, ...state.banks.map((b) => ({ ref: itemRef(b.ref), title: b.title, content: null }))],
+    banks: [
+      ...shell.banks,
+      ...state.banks.map((b) => ({ ref: itemRef(b.ref), title: b.title, content: null })),
+    ],
     groups: state.groups.map((g) => ({ ref: groupRef(g.ref), title: g.title })),
     enrolments: state.enrolments,
   };
 }
 
 const fits = (item: Item, kind: ItemKind): boolean =>
-  item.content === null ? kind === 'module' || kind === 'heading' : kind === 'announcement' || kind === 'home-page' || kind === 'module';
+  item.content === null
+    ? kind === 'module' || kind === 'heading'
+    : kind === 'announcement' || kind === 'home-page' || kind === 'module';

@@ -1,4 +1,13 @@
-import type { Group, HomePage, Item, ItemKind, QuestionBank, Readers, Shell, ShellFile } from '@/core/shell/model';
+import type {
+  Group,
+  HomePage,
+  Item,
+  ItemKind,
+  QuestionBank,
+  Readers,
+  Shell,
+  ShellFile,
+} from '@/core/shell/model';
 import { groupRef, itemRef } from '@/core/shell/refs';
 import type { IntakeNote } from '@/core/shell/result';
 import { titleKey } from '@/core/text/normalise';
@@ -8,14 +17,33 @@ import type { StatusColumn } from './columns';
 import type { StatusRow, StatusSheet } from './read-status-sheet';
 
 /** Brings what a status sheet tells into a shell. Refs that nothing has, and titles that several have, are reported. */
-export function applyStatusSheet(shell: Shell, sheet: StatusSheet, name: string): { readonly shell: Shell; readonly notes: readonly IntakeNote[] } {
+export function applyStatusSheet(
+  shell: Shell,
+  sheet: StatusSheet,
+  name: string,
+): { readonly shell: Shell; readonly notes: readonly IntakeNote[] } {
   const applied = new StatusApplier(shell, name);
   for (const row of sheet.rows) applied.row(row);
   return applied.result();
 }
 
-type Target = { readonly type: 'item'; readonly at: number } | { readonly type: 'file'; readonly at: number } | { readonly type: 'none' };
-const settableKinds = new Set<ItemKind>(['module', 'heading', 'page', 'file', 'web-link', 'tool-link', 'assignment', 'quiz', 'discussion', 'announcement', 'home-page']);
+type Target =
+  | { readonly type: 'item'; readonly at: number }
+  | { readonly type: 'file'; readonly at: number }
+  | { readonly type: 'none' };
+const settableKinds = new Set<ItemKind>([
+  'module',
+  'heading',
+  'page',
+  'file',
+  'web-link',
+  'tool-link',
+  'assignment',
+  'quiz',
+  'discussion',
+  'announcement',
+  'home-page',
+]);
 
 class StatusApplier {
   readonly notes: IntakeNote[] = [];
@@ -39,7 +67,8 @@ class StatusApplier {
     this.homePages = [...shell.homePages];
     this.banks = [...shell.banks];
     this.groups = [...shell.groups];
-    const collect = (map: Map<string, number[]>, key: string, at: number) => map.set(key, [...(map.get(key) ?? []), at]);
+    const collect = (map: Map<string, number[]>, key: string, at: number) =>
+      map.set(key, [...(map.get(key) ?? []), at]);
     this.items.forEach((item, at) => {
       this.itemAt.set(item.ref, at);
       collect(this.itemTitles, titleKey(item.title), at);
@@ -47,13 +76,20 @@ class StatusApplier {
     // A resource may be named by its own identifier, as long as it stands in one place.
     this.items.forEach((item, at) => {
       if (item.content && !this.itemAt.has(item.content)) this.itemAt.set(item.content, at);
-      if (item.content && !this.itemAt.has(`resource:${item.content}`)) this.itemAt.set(`resource:${item.content}`, at);
+      if (item.content && !this.itemAt.has(`resource:${item.content}`))
+        this.itemAt.set(`resource:${item.content}`, at);
     });
     this.files.forEach((file, at) => {
       this.fileAt.set(file.path, at);
       collect(this.fileTitles, titleKey(file.path.slice(file.path.lastIndexOf('/') + 1)), at);
     });
-    this.otherRefs = new Set<string>([...shell.events.map((e) => e.ref), ...shell.banks.map((b) => b.ref), ...shell.contents.map((c) => c.id), ...shell.gradeColumns.map((c) => c.ref), ...shell.gradeCategories.map((c) => c.ref)]);
+    this.otherRefs = new Set<string>([
+      ...shell.events.map((e) => e.ref),
+      ...shell.banks.map((b) => b.ref),
+      ...shell.contents.map((c) => c.id),
+      ...shell.gradeColumns.map((c) => c.ref),
+      ...shell.gradeCategories.map((c) => c.ref),
+    ]);
   }
 
   note(code: string, message: string, row: StatusRow): void {
@@ -61,7 +97,8 @@ class StatusApplier {
   }
 
   row(row: StatusRow): void {
-    const kind = row.cells.kind?.toLowerCase().replace(/[\s_]+/g, '-') as ItemKind | 'group' | 'bank' | undefined;
+    const kind = row.cells.kind?.toLowerCase().replace(/[\s_]+/g, '-') as
+      ItemKind | 'group' | 'bank' | undefined;
     const target = this.find(row, kind);
     switch (target.type) {
       case 'item':
@@ -83,7 +120,8 @@ class StatusApplier {
       const file = this.fileAt.get(ref);
       if (file !== undefined) return { type: 'file', at: file };
       if (kind === 'group') this.groups.push({ ref: groupRef(ref), title: title ?? ref });
-      else if (kind === 'bank' && !this.banks.some((b) => b.ref === ref)) this.banks.push({ ref: itemRef(ref), title: title ?? ref, content: null });
+      else if (kind === 'bank' && !this.banks.some((b) => b.ref === ref))
+        this.banks.push({ ref: itemRef(ref), title: title ?? ref, content: null });
       else if (!this.otherRefs.has(ref) && !this.otherRefs.has(ref.replace(/^resource:/, '')))
         this.note('unknown-ref', `nothing in the package is called “${ref}”; the row is left out`, row);
       return { type: 'none' };
@@ -92,8 +130,14 @@ class StatusApplier {
     const inItems = this.itemTitles.get(titleKey(title)) ?? [];
     const inFiles = inItems.length ? [] : (this.fileTitles.get(titleKey(title)) ?? []);
     const hits = [...inItems, ...inFiles];
-    if (hits.length > 1) this.note('ambiguous-title', `${hits.length} things are called “${title}”; give the ref, the row is left out`, row);
-    else if (hits.length === 0) this.note('unknown-title', `nothing in the package is called “${title}”; the row is left out`, row);
+    if (hits.length > 1)
+      this.note(
+        'ambiguous-title',
+        `${hits.length} things are called “${title}”; give the ref, the row is left out`,
+        row,
+      );
+    else if (hits.length === 0)
+      this.note('unknown-title', `nothing in the package is called “${title}”; the row is left out`, row);
     else return inItems.length ? { type: 'item', at: hits[0]! } : { type: 'file', at: hits[0]! };
     return { type: 'none' };
   }
@@ -105,7 +149,13 @@ class StatusApplier {
     if (kind !== undefined) next = this.changeKind(next, kind, row);
     const shown = this.flag(row, 'visible', ['yes', 'true', '1', 'shown'], ['no', 'false', '0', 'hidden']);
     if (shown !== null) set({ shown });
-    for (const [column, means] of [['opens', 'start'], ['closes', 'end'], ['due', 'end'], ['created', 'start'], ['modified', 'start']] as const) {
+    for (const [column, means] of [
+      ['opens', 'start'],
+      ['closes', 'end'],
+      ['due', 'end'],
+      ['created', 'start'],
+      ['modified', 'start'],
+    ] as const) {
       const when = this.moment(row, column, means);
       if (when) set({ [column]: when });
     }
@@ -131,21 +181,37 @@ class StatusApplier {
 
   changeKind(item: Item, kind: ItemKind | 'group' | 'bank', row: StatusRow): Item {
     if (kind === 'home-page') {
-      if (!this.homePages.some((h) => h.ref === item.ref)) this.homePages.push({ ref: item.ref, title: item.title, inUse: null });
+      if (!this.homePages.some((h) => h.ref === item.ref))
+        this.homePages.push({ ref: item.ref, title: item.title, inUse: null });
       return item.placed ? item : { ...item, kind: 'home-page' };
     }
     if (kind === item.kind) return item;
     if (kind === 'announcement') return { ...item, kind };
-    if ((kind === 'heading' || kind === 'module') && item.content === null && (item.kind === 'heading' || item.kind === 'module')) return { ...item, kind };
+    if (
+      (kind === 'heading' || kind === 'module') &&
+      item.content === null &&
+      (item.kind === 'heading' || item.kind === 'module')
+    )
+      return { ...item, kind };
     const known = settableKinds.has(kind as ItemKind);
     if (!known) this.note('unknown-kind', `“${kind}” is no kind of item; the cell is left out`, row);
-    else this.note('kind-differs', `“${item.title}” is called ${kind} and is ${item.kind} in the package; the package’s word is kept`, row);
+    else
+      this.note(
+        'kind-differs',
+        `“${item.title}” is called ${kind} and is ${item.kind} in the package; the package’s word is kept`,
+        row,
+      );
     return item;
   }
 
   changeFile(file: ShellFile, row: StatusRow): ShellFile {
     const readers = row.cells.readable_by?.toLowerCase();
-    if (readers !== undefined && readers !== 'all' && readers !== 'staff') this.note('unknown-value', `“${readers}” in readable_by is neither all nor staff; the cell is left out`, row);
+    if (readers !== undefined && readers !== 'all' && readers !== 'staff')
+      this.note(
+        'unknown-value',
+        `“${readers}” in readable_by is neither all nor staff; the cell is left out`,
+        row,
+      );
     return {
       ...file,
       readableBy: readers === 'all' || readers === 'staff' ? (readers as Readers) : file.readableBy,
@@ -160,7 +226,11 @@ class StatusApplier {
     if (value === undefined) return null;
     if (yes.includes(value)) return true;
     if (no.includes(value)) return false;
-    this.note('unknown-value', `“${value}” in ${column} is neither ${yes[0]} nor ${no[0]}; the cell is left out`, row);
+    this.note(
+      'unknown-value',
+      `“${value}” in ${column} is neither ${yes[0]} nor ${no[0]}; the cell is left out`,
+      row,
+    );
     return null;
   }
 
@@ -168,7 +238,12 @@ class StatusApplier {
     const value = row.cells[column];
     if (value === undefined) return null;
     const when = readIsoMoment(value, this.shell.timeZone, means);
-    if (!when) this.note('unknown-value', `“${value}” in ${column} is no date; write it as 2027-01-31 or 2027-01-31T17:00; the cell is left out`, row);
+    if (!when)
+      this.note(
+        'unknown-value',
+        `“${value}” in ${column} is no date; write it as 2027-01-31 or 2027-01-31T17:00; the cell is left out`,
+        row,
+      );
     return when;
   }
 
@@ -186,4 +261,3 @@ class StatusApplier {
     return { shell: { ...this.shell, items, files, homePages, banks, groups }, notes };
   }
 }
-

@@ -16,21 +16,43 @@ export interface StatusSheet {
 export type ColumnMeanings = Readonly<Record<string, StatusColumn | null>>;
 
 /** Reads a status sheet (CSV, RFC 4180; UTF-8 with or without byte-order mark). An empty cell means "not known". */
-export function readStatusSheet(text: string, name: string, meanings: ColumnMeanings = {}): Result<StatusSheet> {
+export function readStatusSheet(
+  text: string,
+  name: string,
+  meanings: ColumnMeanings = {},
+): Result<StatusSheet> {
   let table: string[][];
   try {
-    table = parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true }) as string[][];
+    table = parse(text, {
+      bom: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      trim: true,
+    }) as string[][];
   } catch (error) {
     const at = (error as { lines?: number }).lines;
-    return bad('sheet-unreadable', `“${name}” is not a readable CSV file${at ? ` (line ${at}: a quotation mark is missing or misplaced)` : ''}; save the sheet as CSV once more.`);
+    return bad(
+      'sheet-unreadable',
+      `“${name}” is not a readable CSV file${at ? ` (line ${at}: a quotation mark is missing or misplaced)` : ''}; save the sheet as CSV once more.`,
+    );
   }
   const header = (table[0] ?? []).map((cell) => cell.trim().toLowerCase());
-  const known = header.map((cell) => (Object.hasOwn(meanings, cell) ? meanings[cell]! : (statusColumns.find((c) => c === cell) ?? null)));
+  const known = header.map((cell) =>
+    Object.hasOwn(meanings, cell) ? meanings[cell]! : (statusColumns.find((c) => c === cell) ?? null),
+  );
   if (!known.includes('ref') && !known.includes('title'))
-    return bad('sheet-without-ref', `“${name}” has neither a column “ref” nor a column “title” in its first row, so no row can be matched; see docs/status-sheet.md.`);
+    return bad(
+      'sheet-without-ref',
+      `“${name}” has neither a column “ref” nor a column “title” in its first row, so no row can be matched; see docs/status-sheet.md.`,
+    );
   const notes: IntakeNote[] = [];
   header.forEach((cell, i) => {
-    if (known[i] === null && cell !== '' && !Object.hasOwn(meanings, cell)) notes.push({ code: 'unknown-column', message: `the column “${cell}” is not known and is left alone`, where: name });
+    if (known[i] === null && cell !== '' && !Object.hasOwn(meanings, cell))
+      notes.push({
+        code: 'unknown-column',
+        message: `the column “${cell}” is not known and is left alone`,
+        where: name,
+      });
   });
   const rows = table.slice(1).map((line, i) => {
     const cells: Partial<Record<StatusColumn, string>> = {};

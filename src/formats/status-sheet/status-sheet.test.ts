@@ -43,10 +43,16 @@ test('every column is understood, whatever the case', () => {
     requires: ['m', 't1'],
     groups: ['g1', 'g2'],
   });
-  expect(shell.files[0]).toMatchObject({ readableBy: 'staff', created: '2025-08-01T00:00:00', batch: 'copy 1' });
+  expect(shell.files[0]).toMatchObject({
+    readableBy: 'staff',
+    created: '2025-08-01T00:00:00',
+    batch: 'copy 1',
+  });
 });
-test('offsets are brought to the shell’s clock', () => expect(apply('ref,due\np,2027-06-01T10:00:00+00:00').of('p').due).toBe('2027-06-01T11:00:00'));
-test('an empty cell means not known', () => expect(apply('ref,visible,points\np,,').of('p')).toMatchObject({ shown: null, points: null }));
+test('offsets are brought to the shell’s clock', () =>
+  expect(apply('ref,due\np,2027-06-01T10:00:00+00:00').of('p').due).toBe('2027-06-01T11:00:00'));
+test('an empty cell means not known', () =>
+  expect(apply('ref,visible,points\np,,').of('p')).toMatchObject({ shown: null, points: null }));
 test('a byte-order mark, unknown columns and blank lines do no harm', () => {
   const { of, codes } = apply('\ufeffref,colour,visible\n\np,red,no\n');
   expect(of('p').shown).toBe(false);
@@ -74,7 +80,9 @@ test.each([
   expect(shell.items).toEqual(base().items);
 });
 test('announcements, home pages, groups and banks are declared by their kind', () => {
-  const { shell, of } = apply('ref,title,kind,in_use\nresource:r4,,announcement,\np,,home-page,no\ng1,Group one,group,\nb1,Bank one,bank,\n');
+  const { shell, of } = apply(
+    'ref,title,kind,in_use\nresource:r4,,announcement,\np,,home-page,no\ng1,Group one,group,\nb1,Bank one,bank,\n',
+  );
   expect(of('resource:r4').kind).toBe('announcement');
   expect(of('p').kind).toBe('page');
   expect(shell.homePages).toEqual([{ ref: 'p', title: 'Gauge', inUse: false }]);
@@ -82,7 +90,9 @@ test('announcements, home pages, groups and banks are declared by their kind', (
   expect(shell.banks).toEqual([{ ref: 'b1', title: 'Bank one', content: null }]);
 });
 test('what is written reads back the same', () => {
-  const { shell } = apply('ref,title,kind,visible,due,points,readable_by,import_batch,requires,group\np,,,no,2027-01-29,5,,"=cmd, ""x""",m,g1\nfiles/map.pdf,,,,,,staff,,,\ng1,Group,group,,,,,,,\n');
+  const { shell } = apply(
+    'ref,title,kind,visible,due,points,readable_by,import_batch,requires,group\np,,,no,2027-01-29,5,,"=cmd, ""x""",m,g1\nfiles/map.pdf,,,,,,staff,,,\ng1,Group,group,,,,,,,\n',
+  );
   const csv = writeStatusSheet(shell);
   expect(csv).toContain(`"'=cmd, ""x"""`);
   const sheet = readStatusSheet(csv, 's');
@@ -92,12 +102,20 @@ test('what is written reads back the same', () => {
   expect(again.notes).toEqual([]);
 });
 test('CSV: quotes, commas, line breaks (RFC 4180, section 2) and no formulas', () => {
-  expect(writeCsv([['a"b', 'c,d', 'e\nf', '=1+1', '-5', '@x', '+4,5']])).toBe(`"a""b","c,d","e\nf",'=1+1,-5,'@x,"+4,5"\r\n`);
+  expect(writeCsv([['a"b', 'c,d', 'e\nf', '=1+1', '-5', '@x', '+4,5']])).toBe(
+    `"a""b","c,d","e\nf",'=1+1,-5,'@x,"+4,5"\r\n`,
+  );
 });
 
 test('columns under other names mean what was said of them', () => {
-  const read = readStatusSheet('Item ID,Published,visible,Colour\na,no,yes,green\n', 'report.csv', { 'item id': 'ref', published: 'visible', visible: null });
+  const read = readStatusSheet('Item ID,Published,visible,Colour\na,no,yes,green\n', 'report.csv', {
+    'item id': 'ref',
+    published: 'visible',
+    visible: null,
+  });
   if (!read.ok) throw new Error(read.trouble.message);
   expect(read.value.rows).toEqual([{ row: 1, cells: { ref: 'a', visible: 'no' } }]);
-  expect(read.value.notes.map((n) => n.message)).toEqual(['the column “colour” is not known and is left alone']);
+  expect(read.value.notes.map((n) => n.message)).toEqual([
+    'the column “colour” is not known and is left alone',
+  ]);
 });

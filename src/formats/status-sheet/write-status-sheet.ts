@@ -7,7 +7,8 @@ type Row = Partial<Record<StatusColumn, string>>;
 /** Writes what is known about a shell's items and files as a status sheet; an unknown status stays an empty cell. */
 export function writeStatusSheet(shell: Shell): string {
   const homes = new Map(shell.homePages.map((h) => [h.ref, h]));
-  const text = (value: string | number | null | undefined) => (value === null || value === undefined ? '' : String(value));
+  const text = (value: string | number | null | undefined) =>
+    value === null || value === undefined ? '' : String(value);
   const rows: Row[] = shell.items.map((item) => ({
     ref: item.ref,
     title: item.title,
@@ -29,12 +30,26 @@ export function writeStatusSheet(shell: Shell): string {
   }));
   for (const file of shell.files)
     if (file.readableBy !== null || file.created !== null || file.modified !== null || file.batch !== null)
-      rows.push({ ref: file.path, readable_by: text(file.readableBy), created: text(file.created), modified: text(file.modified), import_batch: text(file.batch) });
-  for (const bank of shell.banks) if (bank.content === null) rows.push({ ref: bank.ref, title: bank.title, kind: 'bank' });
+      rows.push({
+        ref: file.path,
+        readable_by: text(file.readableBy),
+        created: text(file.created),
+        modified: text(file.modified),
+        import_batch: text(file.batch),
+      });
+  for (const bank of shell.banks)
+    if (bank.content === null) rows.push({ ref: bank.ref, title: bank.title, kind: 'bank' });
   for (const group of shell.groups) rows.push({ ref: group.ref, title: group.title, kind: 'group' });
   return writeCsv([[...statusColumns], ...rows.map((row) => statusColumns.map((c) => row[c] ?? ''))]);
 }
 
 /** CSV (RFC 4180) whose cells no spreadsheet takes for a formula: such a cell gets an apostrophe in front. */
 export const writeCsv = (table: readonly (readonly string[])[]): string =>
-  stringify(table.map((row) => row.map((cell) => (/^[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell))), { record_delimiter: '\r\n', quoted_match: /[\r\n]/ });
+  stringify(
+    table.map((row) =>
+      row.map((cell) =>
+        /^[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell,
+      ),
+    ),
+    { record_delimiter: '\r\n', quoted_match: /[\r\n]/ },
+  );

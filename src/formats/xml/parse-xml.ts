@@ -52,11 +52,17 @@ export function parseXml(text: string): Result<XmlElement> {
     trouble ??= { code: 'document-type', message: 'has a document type, which is not allowed here' };
   });
   parser.on('error', (error) => {
-    trouble ??= { code: 'not-well-formed', message: `is not well-formed XML (line ${parser.line}): ${error.message.replace(/^\d+:\d+:\s*/, '')}` };
+    trouble ??= {
+      code: 'not-well-formed',
+      message: `is not well-formed XML (line ${parser.line}): ${error.message.replace(/^\d+:\d+:\s*/, '')}`,
+    };
   });
   parser.on('opentag', (tag) => {
     if (stack.length >= deepest) {
-      trouble ??= { code: 'too-deep', message: `is nested more than ${deepest} levels deep (line ${parser.line})` };
+      trouble ??= {
+        code: 'too-deep',
+        message: `is nested more than ${deepest} levels deep (line ${parser.line})`,
+      };
       // Nothing else ends the parser: each level makes the next one slower.
       throw new Error('too deep');
     }
@@ -80,19 +86,24 @@ export function parseXml(text: string): Result<XmlElement> {
   try {
     parser.write(text.replace(/^\ufeff/, '')).close();
   } catch (error) {
-    trouble ??= { code: 'not-well-formed', message: error instanceof Error ? error.message : 'is not well-formed XML' };
+    trouble ??= {
+      code: 'not-well-formed',
+      message: error instanceof Error ? error.message : 'is not well-formed XML',
+    };
   }
   const found = trouble as { code: string; message: string } | null;
   if (found) return bad(found.code, found.message);
   return root ? good(root) : bad('not-well-formed', 'holds no XML element');
 }
 
-export const elementsOf = (element: XmlElement): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string');
+export const elementsOf = (element: XmlElement): XmlElement[] =>
+  element.children.filter((c): c is XmlElement => typeof c !== 'string');
 export function childNamed(element: XmlElement, local: string): XmlElement | undefined {
   for (const child of element.children) if (typeof child !== 'string' && child.local === local) return child;
   return undefined;
 }
-export const childrenNamed = (element: XmlElement, local: string): XmlElement[] => element.children.filter((c): c is XmlElement => typeof c !== 'string' && c.local === local);
+export const childrenNamed = (element: XmlElement, local: string): XmlElement[] =>
+  element.children.filter((c): c is XmlElement => typeof c !== 'string' && c.local === local);
 export function attribute(element: XmlElement, local: string): string | null {
   for (const one of element.attributes) if (one.local === local && one.prefix !== 'xml') return one.value;
   return null;
@@ -110,8 +121,10 @@ export function* descendantsNamed(element: XmlElement, local: string): Generator
   }
 }
 
-export const escapeText = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/\r/g, '&#13;');
-export const escapeAttribute = (text: string): string => escapeText(text).replace(/"/g, '&quot;').replace(/\n/g, '&#10;').replace(/\t/g, '&#9;');
+export const escapeText = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/\r/g, '&#13;');
+export const escapeAttribute = (text: string): string =>
+  escapeText(text).replace(/"/g, '&quot;').replace(/\n/g, '&#10;').replace(/\t/g, '&#9;');
 
 /**
  * Writes an element back. Namespaces are mapped by `prefixFor`: it gives each URI the prefix that the new document
@@ -124,7 +137,9 @@ export function writeXml(element: XmlElement, prefixFor: (uri: string, asked: st
     const prefix = a.prefix === '' || a.prefix === 'xml' ? a.prefix : prefixFor(a.uri, a.prefix);
     return ` ${named(prefix, a.local)}="${escapeAttribute(a.value)}"`;
   });
-  const inner = element.children.map((c) => (typeof c === 'string' ? escapeText(c) : writeXml(c, prefixFor))).join('');
+  const inner = element.children
+    .map((c) => (typeof c === 'string' ? escapeText(c) : writeXml(c, prefixFor)))
+    .join('');
   return inner === '' ? `<${tag}${attributes.join('')}/>` : `<${tag}${attributes.join('')}>${inner}</${tag}>`;
 }
 

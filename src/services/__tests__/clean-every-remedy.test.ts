@@ -17,7 +17,8 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const at = (day: string) => `${day}T12:00:00` as LocalDateTime;
 const rules = { ...defaultHouseRules(allChecks), campusHosts: ['campus.example'] };
 const question = (stem: string, answers = ['more', 'less']) => ({ stem, answers, right: 0, points: 2 });
-const prose = (n: number) => `<p>${['Where the bed is coarse the water breaks', 'A rod is read at the eye', 'Leaves gather behind the third stone', 'Silt tells of a slow week', 'Nobody wades after rain', 'The tape lies across the riffle'][n % 6]}, as station ${n} shows to whoever looks ${n} times.</p>`;
+const prose = (n: number) =>
+  `<p>${['Where the bed is coarse the water breaks', 'A rod is read at the eye', 'Leaves gather behind the third stone', 'Silt tells of a slow week', 'Nobody wades after rain', 'The tape lies across the riffle'][n % 6]}, as station ${n} shows to whoever looks ${n} times.</p>`;
 
 /** A shell that holds a fault for every check that proposes a remedy, written as a package with all its side files. */
 async function troubled(): Promise<ShellInputs> {
@@ -25,13 +26,29 @@ async function troubled(): Promise<ShellInputs> {
   let n = 0;
   const text = () => prose((n += 1));
   const page = (title: string, over: object = {}, html = '') => c.page(title, text() + html, over);
-  const two = (module: string) => [1, 2].forEach((k) => void page(`About ${module}, ${['first', 'second'][k - 1]} part`, { parent: module }));
+  const two = (module: string) =>
+    [1, 2].forEach(
+      (k) => void page(`About ${module}, ${['first', 'second'][k - 1]} part`, { parent: module }),
+    );
   for (const k of [1, 3, 2]) two(c.module(`Week ${k}`, { ref: `w${k}` }));
   for (const k of [4, 5]) two(c.module(`Week ${k}`, { ref: `w${k}` }));
   two(c.module('Wk 6', { ref: 'w6' }));
   page('Week 5 sheet', { ref: 'misfiled', parent: 'w4' });
-  c.quiz('Check', [question('How high?'), question('How wide?'), question('How high?'), question('How deep?', ['one', 'two'])], { ref: 'quiz', parent: 'w1', due: at('2027-02-01') });
-  page('Lists', { ref: 'links', parent: 'w1', path: 'a/links.html' }, '<a href="old/map.png">map</a> <img src="gone.png" alt=""> <a href="gone.html">gone</a> <a href="../t/index.html">hidden</a> <a href="../s/data.csv">data</a> <a href="https://campus.example/77/sheet.pdf?x=1">sheet</a>');
+  c.quiz(
+    'Check',
+    [
+      question('How high?'),
+      question('How wide?'),
+      question('How high?'),
+      question('How deep?', ['one', 'two']),
+    ],
+    { ref: 'quiz', parent: 'w1', due: at('2027-02-01') },
+  );
+  page(
+    'Lists',
+    { ref: 'links', parent: 'w1', path: 'a/links.html' },
+    '<a href="old/map.png">map</a> <img src="gone.png" alt=""> <a href="gone.html">gone</a> <a href="../t/index.html">hidden</a> <a href="../s/data.csv">data</a> <a href="https://campus.example/77/sheet.pdf?x=1">sheet</a>',
+  );
   c.file('flat/map.png', 'map');
   c.file('flat/sheet.pdf', 'sheet');
   c.file('s/data.csv', 'data', { readableBy: 'staff' });
@@ -68,7 +85,11 @@ async function troubled(): Promise<ShellInputs> {
   c.page('Unreached', text(), { outside: true, path: 'u.html' });
   c.bank('unused', [question('A?'), question('B?')], 'bank.xml');
   const made: Shell = c.shell();
-  const told: Shell = { ...made, groups: [], items: made.items.map((i) => ({ ...i, shown: i.shown ?? true })) };
+  const told: Shell = {
+    ...made,
+    groups: [],
+    items: made.items.map((i) => ({ ...i, shown: i.shown ?? true })),
+  };
   const file = (name: string, data: string) => {
     writeFileSync(join(folder, name), data);
     return { path: join(folder, name), name };
@@ -76,9 +97,18 @@ async function troubled(): Promise<ShellInputs> {
   await c.write(join(folder, 'troubled.imscc'));
   const roster = join(folder, 'roster');
   mkdirSync(roster);
-  writeFileSync(join(roster, 'categories.csv'), 'sourcedId,status,dateLastModified,title,weight\nk1,active,,Labs,60\nk2,active,,Labs,40\nk3,active,,Imported,\nk4,active,,Quizzes,\nk5,active,,Nothing,\n');
-  writeFileSync(join(roster, 'lineItems.csv'), 'sourcedId,status,dateLastModified,title,categorySourcedId,resultValueMin,resultValueMax\nc1,active,,Midterm,k1,0,10\nc2,active,,Quiz 3,k3,0,5\nc3,active,,Essay,k2,0,5\nc4,active,,Essay,k2,0,5\nc5,active,,Sum of all,k4,0,5\n');
-  writeFileSync(join(roster, 'results.csv'), 'sourcedId,status,dateLastModified,lineItemSourcedId,studentSourcedId,score\nr1,active,,c3,s1,4\n');
+  writeFileSync(
+    join(roster, 'categories.csv'),
+    'sourcedId,status,dateLastModified,title,weight\nk1,active,,Labs,60\nk2,active,,Labs,40\nk3,active,,Imported,\nk4,active,,Quizzes,\nk5,active,,Nothing,\n',
+  );
+  writeFileSync(
+    join(roster, 'lineItems.csv'),
+    'sourcedId,status,dateLastModified,title,categorySourcedId,resultValueMin,resultValueMax\nc1,active,,Midterm,k1,0,10\nc2,active,,Quiz 3,k3,0,5\nc3,active,,Essay,k2,0,5\nc4,active,,Essay,k2,0,5\nc5,active,,Sum of all,k4,0,5\n',
+  );
+  writeFileSync(
+    join(roster, 'results.csv'),
+    'sourcedId,status,dateLastModified,lineItemSourcedId,studentSourcedId,score\nr1,active,,c3,s1,4\n',
+  );
   const event = (...lines: string[]) => ['BEGIN:VEVENT', 'DTSTAMP:20261215T080000Z', ...lines, 'END:VEVENT'];
   const events = [
     'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//x//EN',
@@ -119,7 +149,13 @@ const remedied = [
 test('every remedy is taken, written, read back, and leaves nothing for a second cleaning', async () => {
   const inputs = await troubled();
   const out = join(folder, 'out');
-  const first = await cleanPackage(inputs, { accept: { checks: remedied }, outDir: out, leaveBlocked: true, dryRun: false, rules });
+  const first = await cleanPackage(inputs, {
+    accept: { checks: remedied },
+    outDir: out,
+    leaveBlocked: true,
+    dryRun: false,
+    rules,
+  });
   if (!first.ok) throw new Error(first.trouble.message);
   if (first.value.kind !== 'cleaned') throw new Error('blocked');
   const { summary } = first.value;
@@ -140,5 +176,7 @@ test('every remedy is taken, written, read back, and leaves nothing for a second
   );
   if (!again.ok || again.value.kind !== 'cleaned') throw new Error('second cleaning');
   expect(again.value.summary).toMatchObject({ accepted: [], steps: [] });
-  expect(readFileSync(join(folder, 'again/shell.imscc')).equals(readFileSync(join(out, 'shell.imscc')))).toBe(true);
+  expect(readFileSync(join(folder, 'again/shell.imscc')).equals(readFileSync(join(out, 'shell.imscc')))).toBe(
+    true,
+  );
 });

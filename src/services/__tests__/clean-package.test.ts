@@ -40,8 +40,16 @@ async function bytesOf(path: string): Promise<Map<string, Buffer>> {
   archive.value.close();
   return all;
 }
-const clean = (path: string, accept: Acceptance, out: string | null, more: { leaveBlocked?: boolean; dryRun?: boolean } = {}) =>
-  cleanPackage({ package: input(path), today }, { accept, outDir: out, leaveBlocked: false, dryRun: false, rules, ...more });
+const clean = (
+  path: string,
+  accept: Acceptance,
+  out: string | null,
+  more: { leaveBlocked?: boolean; dryRun?: boolean } = {},
+) =>
+  cleanPackage(
+    { package: input(path), today },
+    { accept, outDir: out, leaveBlocked: false, dryRun: false, rules, ...more },
+  );
 async function summaryOf(...args: Parameters<typeof clean>) {
   const result = await clean(...args);
   if (!result.ok) throw new Error(result.trouble.message);
@@ -66,11 +74,19 @@ describe('a package made from a real documentation tree', () => {
     const wrong = [...tree.planted.leftOver, ...tree.planted.doubledPages].filter((path) => after.has(path));
     expect(wrong).toEqual([]);
     // Of each pair one stays: the one that more links point at.
-    for (const [first, second] of tree.planted.doubledFiles) expect([first, after.has(first)]).not.toEqual([first, after.has(second)]);
+    for (const [first, second] of tree.planted.doubledFiles)
+      expect([first, after.has(first)]).not.toEqual([first, after.has(second)]);
 
-    const removed = new Set(summary.steps.filter((s) => s.action === 'delete' && s.outcome === 'done').flatMap((s) => s.targets));
+    const removed = new Set(
+      summary.steps.filter((s) => s.action === 'delete' && s.outcome === 'done').flatMap((s) => s.targets),
+    );
     const shell = await shellOf(source);
-    const pageRefs = new Map(shell.contents.map((c) => [c.textPath as string, shell.items.find((i) => i.content === c.id)?.ref as string]));
+    const pageRefs = new Map(
+      shell.contents.map((c) => [
+        c.textPath as string,
+        shell.items.find((i) => i.content === c.id)?.ref as string,
+      ]),
+    );
     let rewritten = 0;
     for (const [path, bytes] of tree.bytes) {
       const now = after.get(path);
@@ -80,7 +96,8 @@ describe('a package made from a real documentation tree', () => {
     expect(rewritten).toBeGreaterThan(0);
     expect(rewritten).toBeLessThanOrEqual(summary.relinked);
     expect(summary.relinked).toBeGreaterThanOrEqual(10);
-    for (const check of ['duplicate.repeated-import', 'duplicate.same-content', 'duplicate.same-file']) expect([check, summary.after[check]]).toEqual([check, 0]);
+    for (const check of ['duplicate.repeated-import', 'duplicate.same-content', 'duplicate.same-file'])
+      expect([check, summary.after[check]]).toEqual([check, 0]);
     expect(summary.before['duplicate.same-file']).toBeGreaterThanOrEqual(12);
   });
 
@@ -95,7 +112,9 @@ describe('a package made from a real documentation tree', () => {
     const again = join(folder, 'again');
     const summary = await summaryOf(join(out, 'shell.imscc'), { safe: true }, again);
     expect(summary).toMatchObject({ accepted: [], steps: [], relinked: 0, caused: [] });
-    expect(readFileSync(join(again, 'shell.imscc')).equals(readFileSync(join(out, 'shell.imscc')))).toBe(true);
+    expect(readFileSync(join(again, 'shell.imscc')).equals(readFileSync(join(out, 'shell.imscc')))).toBe(
+      true,
+    );
   });
 
   test('the written package is valid against the Content Packaging schema and reads back equal', async () => {
@@ -109,7 +128,13 @@ describe('a package made from a real documentation tree', () => {
   });
 
   test('the schema check can fail', async () => {
-    expect((await packagingErrors('<manifest xmlns="http://www.imsglobal.org/xsd/imscp_v1p1"><resources/></manifest>')).length).toBeGreaterThan(0);
+    expect(
+      (
+        await packagingErrors(
+          '<manifest xmlns="http://www.imsglobal.org/xsd/imscp_v1p1"><resources/></manifest>',
+        )
+      ).length,
+    ).toBeGreaterThan(0);
   });
 });
 
@@ -128,11 +153,19 @@ describe('the ways that cleaning ends', () => {
   test('a blocked step: nothing is written, and each is named', async () => {
     const out = join(folder, 'blocked');
     const result = await clean(plain, { checks: ['duplicate.same-content'] }, out);
-    expect(result).toMatchObject({ ok: true, value: { kind: 'blocked', lines: ['delete b: “Gauge” has 1 pieces of student work; hide it instead'] } });
+    expect(result).toMatchObject({
+      ok: true,
+      value: { kind: 'blocked', lines: ['delete b: “Gauge” has 1 pieces of student work; hide it instead'] },
+    });
     expect(readdirSync(folder)).not.toContain('blocked');
   });
   test('with leave-blocked the others are done', async () => {
-    const summary = await summaryOf(plain, { checks: ['duplicate.same-content', 'orphan.unused-file'] }, join(folder, 'left'), { leaveBlocked: true });
+    const summary = await summaryOf(
+      plain,
+      { checks: ['duplicate.same-content', 'orphan.unused-file'] },
+      join(folder, 'left'),
+      { leaveBlocked: true },
+    );
     expect(summary.removed).toMatchObject({ items: 1, files: 1 });
     expect(summary.steps.filter((s) => s.outcome === 'blocked').map((s) => s.targets)).toEqual([['b']]);
   });
@@ -148,10 +181,17 @@ describe('the ways that cleaning ends', () => {
     const plan: unknown = JSON.parse(readFileSync(join(first, 'plan.json'), 'utf8'));
     const second = join(folder, 'planned-again');
     await summaryOf(plain, { plan }, second);
-    expect(readFileSync(join(second, 'shell.imscc')).equals(readFileSync(join(first, 'shell.imscc')))).toBe(true);
+    expect(readFileSync(join(second, 'shell.imscc')).equals(readFileSync(join(first, 'shell.imscc')))).toBe(
+      true,
+    );
     const other = await clean(join(first, 'shell.imscc'), { plan }, join(folder, 'x'));
-    expect(!other.ok && other.trouble.message).toBe('The plan was made for another state of this shell: contents, files differ. Make the plan again.');
-    expect(await clean(plain, { plan: { steps: [] } }, join(folder, 'x'))).toMatchObject({ ok: false, trouble: { code: 'plan-unreadable' } });
+    expect(!other.ok && other.trouble.message).toBe(
+      'The plan was made for another state of this shell: contents, files differ. Make the plan again.',
+    );
+    expect(await clean(plain, { plan: { steps: [] } }, join(folder, 'x'))).toMatchObject({
+      ok: false,
+      trouble: { code: 'plan-unreadable' },
+    });
   });
   test('a folder that holds something is refused', async () => {
     const full = mkdtempSync(join(tmpdir(), 'currycomb-full-'));
@@ -164,14 +204,40 @@ describe('the ways that cleaning ends', () => {
     const out = join(folder, 'all');
     const ics = join(folder, 'e.ics');
     const csv = join(folder, 's.csv');
-    writeFileSync(ics, 'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:u\r\nDTSTAMP:20200101T000000Z\r\nDTSTART:20270201T100000Z\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n');
+    writeFileSync(
+      ics,
+      'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VEVENT\r\nUID:u\r\nDTSTAMP:20200101T000000Z\r\nDTSTART:20270201T100000Z\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n',
+    );
     writeFileSync(csv, 'ref,visible\na,no\n');
     const result = await cleanPackage(
-      { package: input(plain), events: input(ics), status: input(csv), termStart: '2027-01-11' as LocalDate, termEnd: '2027-05-07' as LocalDate, today },
-      { accept: { checks: ['calendar.carried-over'] }, outDir: out, leaveBlocked: false, dryRun: false, rules },
+      {
+        package: input(plain),
+        events: input(ics),
+        status: input(csv),
+        termStart: '2027-01-11' as LocalDate,
+        termEnd: '2027-05-07' as LocalDate,
+        today,
+      },
+      {
+        accept: { checks: ['calendar.carried-over'] },
+        outDir: out,
+        leaveBlocked: false,
+        dryRun: false,
+        rules,
+      },
     );
-    expect(result).toMatchObject({ ok: true, value: { kind: 'cleaned', summary: { removed: { events: 1 } } } });
-    expect(readdirSync(out).sort()).toEqual(['events.ics', 'plan.json', 'report.html', 'shell.imscc', 'status.csv', 'summary.json']);
+    expect(result).toMatchObject({
+      ok: true,
+      value: { kind: 'cleaned', summary: { removed: { events: 1 } } },
+    });
+    expect(readdirSync(out).sort()).toEqual([
+      'events.ics',
+      'plan.json',
+      'report.html',
+      'shell.imscc',
+      'status.csv',
+      'summary.json',
+    ]);
     expect(readFileSync(join(out, 'events.ics'), 'utf8')).not.toContain('VEVENT');
     expect(readFileSync(join(out, 'status.csv'), 'utf8')).toContain('a,Gauge,assignment,no');
     expect(readFileSync(join(out, 'report.html'), 'utf8')).toMatch(/^<!doctype html>[\s\S]*What was done/);

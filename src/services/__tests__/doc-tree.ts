@@ -9,7 +9,11 @@ export interface DocTree {
   readonly composer: ShellComposer;
   /** Bytes of every file by its path in the package. */
   readonly bytes: ReadonlyMap<string, Buffer>;
-  readonly planted: { readonly leftOver: readonly string[]; readonly doubledFiles: readonly (readonly [string, string])[]; readonly doubledPages: readonly string[] };
+  readonly planted: {
+    readonly leftOver: readonly string[];
+    readonly doubledFiles: readonly (readonly [string, string])[];
+    readonly doubledPages: readonly string[];
+  };
 }
 
 function* walk(folder: string, below = ''): Generator<string> {
@@ -36,7 +40,12 @@ export function docTreePackage(): DocTree {
     composer.file(`docs/${path}`, data);
   };
   for (const path of others) file(path, read(path));
-  const page = (title: string, path: string, data: Buffer, more: { ref: string; parent?: string; outside?: boolean }) => {
+  const page = (
+    title: string,
+    path: string,
+    data: Buffer,
+    more: { ref: string; parent?: string; outside?: boolean },
+  ) => {
     bytes.set(`docs/${path}`, data);
     composer.page(title, data.toString('utf8'), { ...more, path: `docs/${path}` });
   };
@@ -49,8 +58,11 @@ export function docTreePackage(): DocTree {
   });
   const again = composer.module('Brought in again', { ref: 'again' });
   const copyOf = (path: string) => path.replace(/\.html?$/, '-again.html');
-  stretch.forEach((path, i) => page(`Page ${path}`, copyOf(path), read(path), { ref: `again-${i}`, parent: again }));
-  for (const path of pages) if (!placed.includes(path)) page(`Page ${path}`, path, read(path), { ref: '', outside: true });
+  stretch.forEach((path, i) =>
+    page(`Page ${path}`, copyOf(path), read(path), { ref: `again-${i}`, parent: again }),
+  );
+  for (const path of pages)
+    if (!placed.includes(path)) page(`Page ${path}`, path, read(path), { ref: '', outside: true });
 
   const pictures = others.filter((p) => /\.(gif|png|jpg|svg)$/.test(p)).slice(0, 12);
   const doubledFiles = pictures.map((p) => `copies/${p.replace(/\//g, '-')}`);
@@ -58,11 +70,20 @@ export function docTreePackage(): DocTree {
   const leftOver = Array.from({ length: 15 }, (_, i) => `left-over/${i}.txt`);
   leftOver.forEach((path, i) => file(path, Buffer.from(`left over ${i}`)));
   // A page of ours uses the doubled pictures and the second import, so that links have to be led elsewhere.
-  const links = [...doubledFiles.map((p) => `<img src="${encodeURI(p)}">`), ...stretch.slice(0, 10).map((p) => `<a href="${encodeURI(copyOf(p))}#top">x</a>`)].join('\n');
-  page('Index of ours', 'ours.html', Buffer.from(`<html><body><h1>Ours</h1>\n${links}\n</body></html>`), { ref: 'ours' });
+  const links = [
+    ...doubledFiles.map((p) => `<img src="${encodeURI(p)}">`),
+    ...stretch.slice(0, 10).map((p) => `<a href="${encodeURI(copyOf(p))}#top">x</a>`),
+  ].join('\n');
+  page('Index of ours', 'ours.html', Buffer.from(`<html><body><h1>Ours</h1>\n${links}\n</body></html>`), {
+    ref: 'ours',
+  });
   return {
     composer,
     bytes,
-    planted: { leftOver: leftOver.map((p) => `docs/${p}`), doubledFiles: pictures.map((p, i) => [`docs/${p}`, `docs/${doubledFiles[i]!}`] as const), doubledPages: stretch.map((p) => `docs/${copyOf(p)}`) },
+    planted: {
+      leftOver: leftOver.map((p) => `docs/${p}`),
+      doubledFiles: pictures.map((p, i) => [`docs/${p}`, `docs/${doubledFiles[i]!}`] as const),
+      doubledPages: stretch.map((p) => `docs/${copyOf(p)}`),
+    },
   };
 }

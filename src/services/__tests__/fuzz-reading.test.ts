@@ -56,10 +56,17 @@ function damage(bytes: Buffer, random: (below: number) => number): Buffer {
 async function validParts(): Promise<Record<string, Buffer>> {
   const c = new ShellComposer({ ref: shellRef('fuzz'), code: 'HYD 214', title: 'Fuzzed' });
   const week = c.module('Week 1', { ref: 'w1' });
-  c.page('Gauge', '<html><head><title>Gauge</title><link rel="stylesheet" href="look.css"></head><body><p>Read <a href="../m.png?x=1#f">it</a> at eye level.</p></body></html>', { ref: 'p1', parent: week, path: 'w/gauge.html' });
+  c.page(
+    'Gauge',
+    '<html><head><title>Gauge</title><link rel="stylesheet" href="look.css"></head><body><p>Read <a href="../m.png?x=1#f">it</a> at eye level.</p></body></html>',
+    { ref: 'p1', parent: week, path: 'w/gauge.html' },
+  );
   c.discussion('Talk', '<p>Say &amp; hear</p>', { ref: 'd1', parent: week });
   c.assignment('Notebook', '<p>Hand in</p>', 20, { ref: 'a1', parent: week });
-  c.quiz('Check', [{ stem: '<p>How high?</p>', answers: ['one', 'two'], right: 1, points: 2 }], { ref: 'q1', parent: week });
+  c.quiz('Check', [{ stem: '<p>How high?</p>', answers: ['one', 'two'], right: 1, points: 2 }], {
+    ref: 'q1',
+    parent: week,
+  });
   c.webLink('Agency', 'https://example.org/', { ref: 'l1', parent: week });
   c.bank('bank', [{ stem: 'Which?', answers: ['a', 'b'], right: 0, points: 1 }], 'bank.xml');
   c.file('m.png', Buffer.from([1, 2, 3]));
@@ -68,8 +75,12 @@ async function validParts(): Promise<Record<string, Buffer>> {
   await c.write(path);
   const parts: Record<string, Buffer> = { package: readFileSync(path) };
   parts['manifest'] = Buffer.from((await entryOf(path, 'imsmanifest.xml')).toString('utf8'));
-  for (const name of ['w/gauge.html', 'w/look.css', 'bank.xml', 'currycomb/shell-state.json']) parts[name] = await entryOf(path, name);
-  parts['quiz'] = await entryOf(path, (/href="(quiz\/[^"]+)"/.exec(parts['manifest'].toString('utf8')) ?? [])[1] ?? '');
+  for (const name of ['w/gauge.html', 'w/look.css', 'bank.xml', 'currycomb/shell-state.json'])
+    parts[name] = await entryOf(path, name);
+  parts['quiz'] = await entryOf(
+    path,
+    (/href="(quiz\/[^"]+)"/.exec(parts['manifest'].toString('utf8')) ?? [])[1] ?? '',
+  );
   return parts;
 }
 
@@ -83,8 +94,12 @@ async function entryOf(path: string, name: string): Promise<Buffer> {
   return bytes.value;
 }
 
-const calendar = Buffer.from('BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\nBEGIN:VTIMEZONE\r\nTZID:Europe/Dublin\r\nBEGIN:STANDARD\r\nDTSTART:19961027T020000\r\nTZOFFSETFROM:+0100\r\nTZOFFSETTO:+0000\r\nEND:STANDARD\r\nEND:VTIMEZONE\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20270101T000000Z\r\nDTSTART;TZID=Europe/Dublin:20270111T090000\r\nDURATION:PT50M\r\nRRULE:FREQ=WEEKLY;BYDAY=MO,WE;UNTIL=20270430T000000Z\r\nEXDATE;TZID=Europe/Dublin:20270118T090000\r\nSUMMARY:Lecture\r\nEND:VEVENT\r\nBEGIN:VTODO\r\nUID:2\r\nDUE:20270129T235900Z\r\nSUMMARY:Notebook\r\nEND:VTODO\r\nEND:VCALENDAR\r\n');
-const sheet = Buffer.from('ref,title,visible,due,points,requires\np1,Gauge,no,2027-01-29,,\na1,"Note, book",yes,2027-02-05T17:00,20,p1 q1\n');
+const calendar = Buffer.from(
+  'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\nBEGIN:VTIMEZONE\r\nTZID:Europe/Dublin\r\nBEGIN:STANDARD\r\nDTSTART:19961027T020000\r\nTZOFFSETFROM:+0100\r\nTZOFFSETTO:+0000\r\nEND:STANDARD\r\nEND:VTIMEZONE\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20270101T000000Z\r\nDTSTART;TZID=Europe/Dublin:20270111T090000\r\nDURATION:PT50M\r\nRRULE:FREQ=WEEKLY;BYDAY=MO,WE;UNTIL=20270430T000000Z\r\nEXDATE;TZID=Europe/Dublin:20270118T090000\r\nSUMMARY:Lecture\r\nEND:VEVENT\r\nBEGIN:VTODO\r\nUID:2\r\nDUE:20270129T235900Z\r\nSUMMARY:Notebook\r\nEND:VTODO\r\nEND:VCALENDAR\r\n',
+);
+const sheet = Buffer.from(
+  'ref,title,visible,due,points,requires\np1,Gauge,no,2027-01-29,,\na1,"Note, book",yes,2027-02-05T17:00,20,p1 q1\n',
+);
 
 /** One case: a damaged package as bytes, or a whole package in which one part is damaged, or a damaged side file. */
 async function run(seed: number, parts: Readonly<Record<string, Buffer>>): Promise<string> {
@@ -94,17 +109,39 @@ async function run(seed: number, parts: Readonly<Record<string, Buffer>>): Promi
     writeFileSync(path, data);
     return { path, name };
   };
-  const names = ['package', 'manifest', 'w/gauge.html', 'w/look.css', 'bank.xml', 'quiz', 'currycomb/shell-state.json', 'events', 'status'];
+  const names = [
+    'package',
+    'manifest',
+    'w/gauge.html',
+    'w/look.css',
+    'bank.xml',
+    'quiz',
+    'currycomb/shell-state.json',
+    'events',
+    'status',
+  ];
   const target = names[random(names.length)]!;
   let data = parts['package']!;
   if (target === 'package') data = damage(data, random);
   else if (parts[target]) {
     const path = target === 'manifest' ? 'imsmanifest.xml' : target;
-    const rest = ['w/gauge.html', 'w/look.css', 'bank.xml', 'currycomb/shell-state.json'].filter((n) => n !== target);
+    const rest = ['w/gauge.html', 'w/look.css', 'bank.xml', 'currycomb/shell-state.json'].filter(
+      (n) => n !== target,
+    );
     data = rawZip([
-      { path: 'imsmanifest.xml', data: target === 'manifest' ? damage(parts['manifest']!, random) : parts['manifest']! },
+      {
+        path: 'imsmanifest.xml',
+        data: target === 'manifest' ? damage(parts['manifest']!, random) : parts['manifest']!,
+      },
       ...rest.map((n) => ({ path: n, data: parts[n]! })),
-      ...(path === 'imsmanifest.xml' ? [] : [{ path: target === 'quiz' ? quizPath(parts['manifest']!) : path, data: damage(parts[target]!, random) }]),
+      ...(path === 'imsmanifest.xml'
+        ? []
+        : [
+            {
+              path: target === 'quiz' ? quizPath(parts['manifest']!) : path,
+              data: damage(parts[target]!, random),
+            },
+          ]),
     ]);
   }
   const read = await readShell({
@@ -119,7 +156,8 @@ async function run(seed: number, parts: Readonly<Record<string, Buffer>>): Promi
   return '';
 }
 
-const quizPath = (manifest: Buffer): string => /href="(quiz\/[^"]+)"/.exec(manifest.toString('utf8'))?.[1] ?? 'quiz.xml';
+const quizPath = (manifest: Buffer): string =>
+  /href="(quiz\/[^"]+)"/.exec(manifest.toString('utf8'))?.[1] ?? 'quiz.xml';
 
 test('5,000 damaged inputs: each is read or refused with one sentence, none fails', async () => {
   const parts = await validParts();

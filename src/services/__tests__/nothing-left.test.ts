@@ -19,7 +19,11 @@ let context: Context;
 beforeAll(() => {
   if (!existsSync(worker)) throw new Error('Build the workers first: npm run build:workers');
   folder = mkdtempSync(join(tmpdir(), 'currycomb-left-'));
-  context = openContext({ dataDir: folder, migrationsDir: join(process.cwd(), 'src/store/migrations'), workerFile: worker });
+  context = openContext({
+    dataDir: folder,
+    migrationsDir: join(process.cwd(), 'src/store/migrations'),
+    workerFile: worker,
+  });
 });
 afterAll(async () => {
   await context.jobs.close();
@@ -40,7 +44,9 @@ const inventory = () => ({
   versions: context.db.select().from(versions).all().length,
   incomings: context.db.select().from(incomings).all().length,
   uploads: readdirSync(uploadsDir(context)),
-  blobs: readdirSync(join(folder, 'blobs')).flatMap((f) => readdirSync(join(folder, 'blobs', f))).sort(),
+  blobs: readdirSync(join(folder, 'blobs'))
+    .flatMap((f) => readdirSync(join(folder, 'blobs', f)))
+    .sort(),
 });
 const form = (zip: Buffer, more: { events?: string | Buffer; status?: string | Buffer } = {}) => ({
   package: upload('p.imscc', zip),
@@ -62,9 +68,18 @@ test('every refused input leaves no row, no upload and no blob, whether it comes
   for (const { what, zip, events, status, outcome } of hostile) {
     if (outcome === 'read') continue;
     const view = await bringIn(zip ? zip() : rawZip(good), { events, status });
-    expect([what, view.state, view.trouble]).toEqual([what, 'failed', expect.stringMatching(/^[^\n]{10,400}[.!?]$/)]);
+    expect([what, view.state, view.trouble]).toEqual([
+      what,
+      'failed',
+      expect.stringMatching(/^[^\n]{10,400}[.!?]$/),
+    ]);
     expect([what, inventory()]).toEqual([what, before]);
-    const added = orderIncoming(context, findShell(context, shellId)!, incomingSchema.parse(form(zip ? zip() : rawZip(good), { events, status })), today);
+    const added = orderIncoming(
+      context,
+      findShell(context, shellId)!,
+      incomingSchema.parse(form(zip ? zip() : rawZip(good), { events, status })),
+      today,
+    );
     if (!added.ok) throw new Error(added.trouble.message);
     await idle();
     expect([what, context.jobs.view(added.value.jobId)!.state]).toEqual([what, 'failed']);
@@ -74,7 +89,13 @@ test('every refused input leaves no row, no upload and no blob, whether it comes
 
 test('cancelled half way, a reading leaves nothing', async () => {
   const before = inventory();
-  const many = rawZip([...good, ...Array.from({ length: 6000 }, (_, i) => ({ path: `many/f${i}.txt`, data: Buffer.from(`file ${i} of a package that takes a while to read`) }))]);
+  const many = rawZip([
+    ...good,
+    ...Array.from({ length: 6000 }, (_, i) => ({
+      path: `many/f${i}.txt`,
+      data: Buffer.from(`file ${i} of a package that takes a while to read`),
+    })),
+  ]);
   const ordered = orderBringIn(context, bringInSchema.parse(form(many)), today);
   if (!ordered.ok) throw new Error(ordered.trouble.message);
   const { jobId } = ordered.value;
@@ -88,7 +109,10 @@ test('cancelled half way, a reading leaves nothing', async () => {
   expect(context.jobs.view(jobId)!.total).toBeGreaterThan(6000 * 40);
   expect(context.jobs.cancel(jobId)).toBe(true);
   await idle();
-  expect(context.jobs.view(jobId)).toMatchObject({ state: 'cancelled', trouble: 'Cancelled; nothing was changed.' });
+  expect(context.jobs.view(jobId)).toMatchObject({
+    state: 'cancelled',
+    trouble: 'Cancelled; nothing was changed.',
+  });
   await new Promise((r) => setTimeout(r, 300));
   expect(inventory()).toEqual(before);
 });

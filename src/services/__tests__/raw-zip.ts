@@ -14,7 +14,10 @@ export interface RawEntry {
 }
 
 /** `againLast`: so many more records in the directory that point at the last entry's bytes. */
-export function rawZip(entries: readonly RawEntry[], { againLast = 0 }: { readonly againLast?: number } = {}): Buffer {
+export function rawZip(
+  entries: readonly RawEntry[],
+  { againLast = 0 }: { readonly againLast?: number } = {},
+): Buffer {
   const parts: Buffer[] = [];
   const directory: Buffer[] = [];
   let offset = 0;
@@ -49,7 +52,8 @@ export function rawZip(entries: readonly RawEntry[], { againLast = 0 }: { readon
       return Buffer.concat([central, nameBytes]);
     };
     directory.push(record(name));
-    if (index === entries.length - 1) for (let n = 0; n < againLast; n += 1) directory.push(record(Buffer.from(`${entry.path}-${n}`)));
+    if (index === entries.length - 1)
+      for (let n = 0; n < againLast; n += 1) directory.push(record(Buffer.from(`${entry.path}-${n}`)));
     parts.push(local, name, packed);
     offset += 30 + name.length + packed.length;
   });

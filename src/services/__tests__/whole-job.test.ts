@@ -28,7 +28,11 @@ const worker = join(process.cwd(), 'dist/workers/job.mjs');
 beforeAll(() => {
   if (!existsSync(worker)) throw new Error('Build the workers first: npm run build:workers');
   folder = mkdtempSync(join(tmpdir(), 'currycomb-job-'));
-  context = openContext({ dataDir: folder, migrationsDir: join(process.cwd(), 'src/store/migrations'), workerFile: worker });
+  context = openContext({
+    dataDir: folder,
+    migrationsDir: join(process.cwd(), 'src/store/migrations'),
+    workerFile: worker,
+  });
 });
 afterAll(async () => {
   await context.jobs.close();
@@ -51,7 +55,11 @@ const upload = (path: string, name: string) => {
   copyFileSync(path, join(uploadsDir(context), id));
   return { id, name };
 };
-const blobCount = () => readdirSync(join(folder, 'blobs')).reduce((n, f) => n + (f === 'new' ? 0 : readdirSync(join(folder, 'blobs', f)).length), 0);
+const blobCount = () =>
+  readdirSync(join(folder, 'blobs')).reduce(
+    (n, f) => n + (f === 'new' ? 0 : readdirSync(join(folder, 'blobs', f)).length),
+    0,
+  );
 const now = (id: string): CurrentShell => findShell(context, id)!;
 
 async function bringIn(build: (c: ShellComposer) => void, code = 'HYD 1'): Promise<string> {
@@ -59,11 +67,21 @@ async function bringIn(build: (c: ShellComposer) => void, code = 'HYD 1'): Promi
   build(c);
   const path = join(folder, `${randomUUID()}.imscc`);
   await c.write(path);
-  const form = bringInSchema.parse({ package: upload(path, 'shell.imscc'), code, termStart: '2027-01-11', termEnd: '2027-05-07' });
+  const form = bringInSchema.parse({
+    package: upload(path, 'shell.imscc'),
+    code,
+    termStart: '2027-01-11',
+    termEnd: '2027-05-07',
+  });
   return (await job(orderBringIn(context, form, today)))['shellId']!;
 }
 const doubled = (c: ShellComposer) => {
-  for (const k of ['a', 'b']) for (let n = 0; n < 6; n += 1) c.page(`Page ${n}`, `<p>The ${n}th text about the stream and its gauge.</p>`, { ref: `${k}${n}`, path: `${k}/p${n}.html` });
+  for (const k of ['a', 'b'])
+    for (let n = 0; n < 6; n += 1)
+      c.page(`Page ${n}`, `<p>The ${n}th text about the stream and its gauge.</p>`, {
+        ref: `${k}${n}`,
+        path: `${k}/p${n}.html`,
+      });
   c.page('Outlook', '<p>See <a href="../b/p2.html">there</a> for more.</p>', { ref: 'o', path: 'x/o.html' });
   c.file('left.txt', 'left over');
 };
@@ -78,7 +96,10 @@ test('from a dropped package to the clean download, and all the way back', async
   expect(view.headline).toBe('6 items stand twice, and 1 file nothing points at');
   expect(frameView(context, combed, new Date()).states.decide).toBe(`${combed.open.length} open`);
   const pair = combed.open.find((f) => f.check === 'duplicate.same-content')!;
-  expect(evidenceOf(context, combed, pair.id)).toMatchObject({ items: [{ ref: 'a0', students: 'Shown' }, { ref: 'b0' }], difference: [{ side: 'both' }] });
+  expect(evidenceOf(context, combed, pair.id)).toMatchObject({
+    items: [{ ref: 'a0', students: 'Shown' }, { ref: 'b0' }],
+    difference: [{ side: 'both' }],
+  });
   expect(evidenceOf(context, combed, 'no-such-id')).toBeNull();
 
   expect(orderRun(context, combed)).toMatchObject({ ok: false, trouble: { code: 'not-rehearsed' } });
@@ -88,7 +109,12 @@ test('from a dropped package to the clean download, and all the way back', async
   const planned = now(id);
   expect(planned.plan.size).toBe(7);
   await job(orderRehearsal(context, planned));
-  expect(sealedRehearsal(context, now(id))).toMatchObject({ removed: { items: 6, files: 1 }, relinked: 1, broken: [], caused: [] });
+  expect(sealedRehearsal(context, now(id))).toMatchObject({
+    removed: { items: 6, files: 1 },
+    relinked: 1,
+    broken: [],
+    caused: [],
+  });
 
   // A plan that changes after its rehearsal has to be rehearsed again.
   const file = combed.open.find((f) => f.check === 'orphan.unused-file')!;
@@ -108,7 +134,11 @@ test('from a dropped package to the clean download, and all the way back', async
     ['do', 'delete', 'done'],
   ]);
   const proof = compareRun(context, done, run)!;
-  expect([proof.before.findings.length, proof.after.findings.length, proof.caused.length]).toEqual([combed.open.length, proof.after.findings.filter((f) => f.family === 'readiness').length, 0]);
+  expect([proof.before.findings.length, proof.after.findings.length, proof.caused.length]).toEqual([
+    combed.open.length,
+    proof.after.findings.filter((f) => f.family === 'readiness').length,
+    0,
+  ]);
 
   const exported = await exportShell(context, done, 'package');
   if (!exported.ok) throw new Error(exported.trouble.message);
@@ -121,9 +151,14 @@ test('from a dropped package to the clean download, and all the way back', async
   if (!read.ok) throw new Error(read.trouble.message);
   read.value.archive.close();
   expect(read.value.shell.items.map((i) => i.ref)).toEqual(['a0', 'a1', 'a2', 'a3', 'a4', 'a5', 'o']);
-  expect(read.value.shell.contents.at(-1)!.texts[0]).toBe('<p>See <a href="../a/p2.html">there</a> for more.</p>');
+  expect(read.value.shell.contents.at(-1)!.texts[0]).toBe(
+    '<p>See <a href="../a/p2.html">there</a> for more.</p>',
+  );
   expect(shellReport(context, done)).toContain('100 % smooth');
-  expect(await exportShell(context, done, 'events')).toMatchObject({ ok: false, trouble: { code: 'export-failed' } });
+  expect(await exportShell(context, done, 'events')).toMatchObject({
+    ok: false,
+    trouble: { code: 'export-failed' },
+  });
 
   await job(orderUndo(context, done, run));
   const back = now(id);
@@ -131,7 +166,10 @@ test('from a dropped package to the clean download, and all the way back', async
   expect(back.version.fingerprint).toBe(combed.version.fingerprint);
   expect(back.open.map((f) => f.id)).toEqual(combed.open.map((f) => f.id));
   expect(runsOf(context, id)[0]!.state).toBe('undone');
-  expect(orderUndo(context, back, findRun(context, id, runId!)!)).toMatchObject({ ok: false, trouble: { code: 'undone-already' } });
+  expect(orderUndo(context, back, findRun(context, id, runId!)!)).toMatchObject({
+    ok: false,
+    trouble: { code: 'undone-already' },
+  });
   expect(ledgerOf(context, runId!).filter((l) => l.direction === 'undo')).toHaveLength(3);
 });
 
@@ -157,10 +195,22 @@ test('another remedy than the proposed one becomes a step of the plan', async ()
   const id = await bringIn(doubled, 'BIO 2');
   await job({ ok: true, value: { jobId: orderComb(context, now(id)) } });
   const pair = now(id).open.find((f) => f.check === 'duplicate.repeated-import')!;
-  expect(decide(context, now(id), { decision: 'change', findings: [pair.id], step: { action: 'hide', targets: [...pair.remedy!.targets], params: {}, from: 'hand' } })).toMatchObject({ ok: true });
+  expect(
+    decide(context, now(id), {
+      decision: 'change',
+      findings: [pair.id],
+      step: { action: 'hide', targets: [...pair.remedy!.targets], params: {}, from: 'hand' },
+    }),
+  ).toMatchObject({ ok: true });
   await job(orderRehearsal(context, now(id)));
-  expect(sealedRehearsal(context, now(id))).toMatchObject({ removed: { items: 0 }, lost: ['Page 0', 'Page 1', 'Page 2', 'Page 3', 'Page 4', 'Page 5'] });
-  expect(decide(context, now(id), { decision: 'accept', findings: ['0123456789ab'] })).toMatchObject({ ok: false, trouble: { code: 'finding-gone' } });
+  expect(sealedRehearsal(context, now(id))).toMatchObject({
+    removed: { items: 0 },
+    lost: ['Page 0', 'Page 1', 'Page 2', 'Page 3', 'Page 4', 'Page 5'],
+  });
+  expect(decide(context, now(id), { decision: 'accept', findings: ['0123456789ab'] })).toMatchObject({
+    ok: false,
+    trouble: { code: 'finding-gone' },
+  });
 });
 
 test('a package that can’t be read leaves nothing behind: no row, no blob, no upload', async () => {
@@ -170,7 +220,10 @@ test('a package that can’t be read leaves nothing behind: no row, no blob, no 
   const form = bringInSchema.parse({ package: upload(bad, 'bad.imscc') });
   const ordered = orderBringIn(context, form, today);
   const view = await ended(ordered.ok ? ordered.value.jobId : '');
-  expect(view).toMatchObject({ state: 'failed', trouble: expect.stringContaining('“bad.imscc” can’t be read as a zip archive') });
+  expect(view).toMatchObject({
+    state: 'failed',
+    trouble: expect.stringContaining('“bad.imscc” can’t be read as a zip archive'),
+  });
 
   // A calendar that is none, after the whole package had been stored.
   const c = new ShellComposer();
@@ -178,8 +231,15 @@ test('a package that can’t be read leaves nothing behind: no row, no blob, no 
   c.file('big.txt', 'something that no other shell has');
   const good = join(folder, 'good.imscc');
   await c.write(good);
-  const second = orderBringIn(context, bringInSchema.parse({ package: upload(good, 'good.imscc'), events: upload(bad, 'bad.ics') }), today);
-  expect(await ended(second.ok ? second.value.jobId : '')).toMatchObject({ state: 'failed', trouble: expect.stringContaining('“bad.ics” is not an iCalendar file') });
+  const second = orderBringIn(
+    context,
+    bringInSchema.parse({ package: upload(good, 'good.imscc'), events: upload(bad, 'bad.ics') }),
+    today,
+  );
+  expect(await ended(second.ok ? second.value.jobId : '')).toMatchObject({
+    state: 'failed',
+    trouble: expect.stringContaining('“bad.ics” is not an iCalendar file'),
+  });
   expect({ shells: listShells(context).length, blobs: blobCount() }).toEqual(before);
   expect(readdirSync(uploadsDir(context))).toEqual([]);
 });
@@ -198,15 +258,27 @@ test('a cancelled job changes nothing, and a restart says so of what it cut off'
   expect(listShells(context).length).toBe(before);
 
   const again = orderBringIn(context, bringInSchema.parse({ package: upload(path, 'x.imscc') }), today);
-  const restarted = openContext({ dataDir: folder, migrationsDir: join(process.cwd(), 'src/store/migrations'), workerFile: worker });
-  expect(restarted.jobs.view(again.ok ? again.value.jobId : '')).toMatchObject({ state: 'failed', trouble: expect.stringContaining('restarted') });
+  const restarted = openContext({
+    dataDir: folder,
+    migrationsDir: join(process.cwd(), 'src/store/migrations'),
+    workerFile: worker,
+  });
+  expect(restarted.jobs.view(again.ok ? again.value.jobId : '')).toMatchObject({
+    state: 'failed',
+    trouble: expect.stringContaining('restarted'),
+  });
   await idle();
 });
 
 test('a form that makes no sense is refused by its field', () => {
   const ok = { package: { id: randomUUID(), name: 'x' } };
-  expect(bringInSchema.safeParse({ ...ok, termStart: '2027-02-30' }).error?.issues[0]?.message).toMatch(/“2027-02-30” is no day/);
+  expect(bringInSchema.safeParse({ ...ok, termStart: '2027-02-30' }).error?.issues[0]?.message).toMatch(
+    /“2027-02-30” is no day/,
+  );
   expect(bringInSchema.safeParse({ ...ok, timeZone: 'Mars' }).success).toBe(false);
   expect(bringInSchema.safeParse({ package: { id: '../../etc/passwd', name: 'x' } }).success).toBe(false);
-  expect(orderBringIn(context, bringInSchema.parse(ok), today)).toMatchObject({ ok: false, trouble: { code: 'upload-gone' } });
+  expect(orderBringIn(context, bringInSchema.parse(ok), today)).toMatchObject({
+    ok: false,
+    trouble: { code: 'upload-gone' },
+  });
 });

@@ -4,4 +4,5 @@ import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** The shell's own time zone: what comes in is read on its clock. */
-export const loadCurrentZone = (context: Context, shell: CurrentShell): string => loadBareShell(context.blobs, shell.version.stateBlob as Sha256).timeZone;
+export const loadCurrentZone = (context: Context, shell: CurrentShell): string =>
+  loadBareShell(context.blobs, shell.version.stateBlob as Sha256).timeZone;

@@ -13,15 +13,37 @@ import { loadCurrentZone } from './current-zone';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the form for adding sends: a package with its side files. */
-export const incomingSchema = z.strictObject({ package: upload, events: upload.optional(), status: upload.optional(), statusColumns: columnMeaningsSchema, roster: upload.optional() });
+export const incomingSchema = z.strictObject({
+  package: upload,
+  events: upload.optional(),
+  status: upload.optional(),
+  statusColumns: columnMeaningsSchema,
+  roster: upload.optional(),
+});
 
 /** Orders a package to be read and held against the shell; it takes the place of one that was held before. */
-export function orderIncoming(context: Context, shell: CurrentShell, form: z.output<typeof incomingSchema>, today: LocalDate): Result<{ jobId: string }> {
-  const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map((u) => uploadedFile(context, u));
+export function orderIncoming(
+  context: Context,
+  shell: CurrentShell,
+  form: z.output<typeof incomingSchema>,
+  today: LocalDate,
+): Result<{ jobId: string }> {
+  const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map((u) =>
+    uploadedFile(context, u),
+  );
   const files = [pack, events, status, roster].filter((f) => f !== undefined);
-  for (const f of files) if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
+  for (const f of files)
+    if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
   rememberColumns(context, form.statusColumns);
-  const inputs = { package: pack!, events, status, statusColumns: form.statusColumns, roster, timeZone: loadCurrentZone(context, shell), today };
+  const inputs = {
+    package: pack!,
+    events,
+    status,
+    statusColumns: form.statusColumns,
+    roster,
+    timeZone: loadCurrentZone(context, shell),
+    today,
+  };
   const jobId = context.jobs.order(
     'hold-against',
     shell.row.id,
@@ -58,10 +80,19 @@ export function orderIncoming(context: Context, shell: CurrentShell, form: z.out
 export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
   const incoming = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!incoming) return bad('nothing-incoming', 'There is no package waiting to be added; choose one.');
-  const jobId = context.jobs.order('hold-against', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, from: { incomingBlob: incoming.stateBlob as Sha256 } }, (output) => {
-    context.db.update(incomings).set({ versionId: shell.version.id, previewBlob: output.previewBlob }).where(eq(incomings.id, incoming.id)).run();
-    return {};
-  });
+  const jobId = context.jobs.order(
+    'hold-against',
+    shell.row.id,
+    { stateBlob: shell.version.stateBlob as Sha256, from: { incomingBlob: incoming.stateBlob as Sha256 } },
+    (output) => {
+      context.db
+        .update(incomings)
+        .set({ versionId: shell.version.id, previewBlob: output.previewBlob })
+        .where(eq(incomings.id, incoming.id))
+        .run();
+      return {};
+    },
+  );
   return good({ jobId });
 }
 

@@ -42,7 +42,12 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
     intake: JSON.parse(row.intake) as IntakeNote[],
     preview: JSON.parse(bytes.toString('utf8')) as AddPreview,
     stale: row.versionId !== shell.version.id,
-    doubts: identityDoubts({ code: shell.row.code, title: row.title, term: { title: '', start: null, end: null }, frame: { ...emptyShell.frame, title: row.title } }),
+    doubts: identityDoubts({
+      code: shell.row.code,
+      title: row.title,
+      term: { title: '', start: null, end: null },
+      frame: { ...emptyShell.frame, title: row.title },
+    }),
     earlier: earlierAdding(context, shell, row.packageHash),
     modules: loadBareShell(context.blobs, shell.version.stateBlob as Sha256)
       .items.filter((i) => i.placed && i.kind === 'module')
@@ -51,7 +56,11 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
 }
 
 /** Was this very package, byte for byte, added before and not taken back, or is it what the shell was read from? */
-export function earlierAdding(context: Context, shell: CurrentShell, packageHash: string): EarlierAdding | null {
+export function earlierAdding(
+  context: Context,
+  shell: CurrentShell,
+  packageHash: string,
+): EarlierAdding | null {
   const run = context.db
     .select()
     .from(runs)
@@ -60,5 +69,7 @@ export function earlierAdding(context: Context, shell: CurrentShell, packageHash
     .limit(1)
     .get();
   if (run) return { runId: run.id, at: run.finishedAt };
-  return shell.row.packageHash !== '' && shell.row.packageHash === packageHash ? { runId: null, at: shell.row.createdAt } : null;
+  return shell.row.packageHash !== '' && shell.row.packageHash === packageHash
+    ? { runId: null, at: shell.row.createdAt }
+    : null;
 }

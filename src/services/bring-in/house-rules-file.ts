@@ -12,7 +12,12 @@ export function loadHouseRules(file: InputFile | undefined): Result<HouseRules> 
     value = JSON.parse(readFileSync(file.path, 'utf8'));
   } catch (error) {
     const missing = (error as { code?: string }).code === 'ENOENT';
-    return bad('house-rules-unreadable', missing ? `There is no file “${file.name}”; check the path.` : `“${file.name}” is not readable as JSON; check its commas and brackets.`);
+    return bad(
+      'house-rules-unreadable',
+      missing
+        ? `There is no file “${file.name}”; check the path.`
+        : `“${file.name}” is not readable as JSON; check its commas and brackets.`,
+    );
   }
   const read = readHouseRules(value, allChecks);
   return 'ok' in read ? good(read.ok) : bad('house-rules-unreadable', read.error);

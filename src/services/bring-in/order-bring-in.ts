@@ -14,7 +14,10 @@ import { houseTerms } from '../house-rules/house-rules';
 import { keepVersion } from '../shells/keep-version';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
-export const upload = z.strictObject({ id: z.string().regex(/^[0-9a-f-]{36}$/), name: z.string().min(1).max(200) });
+export const upload = z.strictObject({
+  id: z.string().regex(/^[0-9a-f-]{36}$/),
+  name: z.string().min(1).max(200),
+});
 const day = z.union([z.literal(''), z.string()]).transform((text, context) => {
   if (text.trim() === '') return undefined;
   const date = parseLocalDate(text);
@@ -42,7 +45,11 @@ export const bringInSchema = z.strictObject({
   previousTermStart: day.optional(),
   previousTermEnd: day.optional(),
   asOf: day.optional(),
-  timeZone: line.refine((z) => z === '' || isTimeZone(z), { message: 'The time zone is not known; give an IANA name such as Europe/Dublin.' }).default(''),
+  timeZone: line
+    .refine((z) => z === '' || isTimeZone(z), {
+      message: 'The time zone is not known; give an IANA name such as Europe/Dublin.',
+    })
+    .default(''),
 });
 export type BringInForm = z.output<typeof bringInSchema>;
 
@@ -54,13 +61,21 @@ export const uploadsDir = (context: Context): string => {
 
 type Upload = z.output<typeof upload>;
 
-export const uploadedFile = (context: Context, u: Upload | undefined): InputFile | undefined => (u ? { path: join(uploadsDir(context), u.id), name: u.name } : undefined);
+export const uploadedFile = (context: Context, u: Upload | undefined): InputFile | undefined =>
+  u ? { path: join(uploadsDir(context), u.id), name: u.name } : undefined;
 
 /** Orders a package to be read into a new shell. The uploads are gone afterwards, whatever comes of it. */
-export function orderBringIn(context: Context, form: BringInForm, today: LocalDate): Result<{ jobId: string }> {
+export function orderBringIn(
+  context: Context,
+  form: BringInForm,
+  today: LocalDate,
+): Result<{ jobId: string }> {
   const file = (u: Upload | undefined) => uploadedFile(context, u);
-  const files = [form.package, form.events, form.previousEvents, form.status, form.roster, form.baseline].map(file).filter((f) => f !== undefined);
-  for (const f of files) if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
+  const files = [form.package, form.events, form.previousEvents, form.status, form.roster, form.baseline]
+    .map(file)
+    .filter((f) => f !== undefined);
+  for (const f of files)
+    if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
   const text = (t: string) => (t === '' ? undefined : t);
   const inputs: ShellInputs = {
     package: file(form.package)!,
@@ -123,14 +138,18 @@ export function orderBringIn(context: Context, form: BringInForm, today: LocalDa
 export function sweep(context: Context): void {
   if (!context.jobs.idle) return;
   const named = new Set<string>();
-  for (const version of context.db.select().from(versions).all()) for (const hash of blobsOf(context.blobs, version.stateBlob as Sha256)) named.add(hash);
-  for (const one of context.db.select().from(incomings).all()) for (const hash of [one.previewBlob, ...blobsOf(context.blobs, one.stateBlob as Sha256)]) named.add(hash);
-  for (const run of context.db.select({ blob: runsTable.editsBlob }).from(runsTable).all()) named.add(run.blob);
+  for (const version of context.db.select().from(versions).all())
+    for (const hash of blobsOf(context.blobs, version.stateBlob as Sha256)) named.add(hash);
+  for (const one of context.db.select().from(incomings).all())
+    for (const hash of [one.previewBlob, ...blobsOf(context.blobs, one.stateBlob as Sha256)]) named.add(hash);
+  for (const run of context.db.select({ blob: runsTable.editsBlob }).from(runsTable).all())
+    named.add(run.blob);
   context.blobs.sweep(named);
 }
 
 /** Uploads that nobody came back for within a day. */
 export function clearOldUploads(context: Context, now: number): void {
   const dir = uploadsDir(context);
-  for (const name of readdirSync(dir)) if (now - statSync(join(dir, name)).mtimeMs > 86_400_000) rmSync(join(dir, name), { force: true });
+  for (const name of readdirSync(dir))
+    if (now - statSync(join(dir, name)).mtimeMs > 86_400_000) rmSync(join(dir, name), { force: true });
 }

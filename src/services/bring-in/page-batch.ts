@@ -13,6 +13,7 @@ export interface PageAnswer {
 }
 /** One flag for each batch, shared by the threads: whoever sets it reads the batch. */
 export type Claims = Int32Array<SharedArrayBuffer>;
-export const claim = (claims: Claims, batch: number): boolean => Atomics.compareExchange(claims, batch, 0, 1) === 0;
+export const claim = (claims: Claims, batch: number): boolean =>
+  Atomics.compareExchange(claims, batch, 0, 1) === 0;
 /** More batches than a package of the largest size gives. */
 export const mostBatches = 4096;

@@ -37,7 +37,9 @@ export class PageThread {
 
   /** A thread for a package with so many bytes of pages, where that pays and there is a core for it. */
   static forPages(workerFile: string | null, pageBytes: number): PageThread | null {
-    return workerFile !== null && pageBytes >= worthwhileBytes && availableParallelism() > 1 ? new PageThread(workerFile) : null;
+    return workerFile !== null && pageBytes >= worthwhileBytes && availableParallelism() > 1
+      ? new PageThread(workerFile)
+      : null;
   }
 
   offer(path: FilePath, bytes: Buffer): void {
@@ -49,12 +51,14 @@ export class PageThread {
   async finish(shell: Shell): Promise<void> {
     if (this.open.length) this.send();
     const pages = new Map<FilePath, Content>();
-    for (const content of shell.contents) if (content.kind === 'page' && content.textPath) pages.set(content.textPath, content);
+    for (const content of shell.contents)
+      if (content.kind === 'page' && content.textPath) pages.set(content.textPath, content);
     const theirs: number[] = [];
     for (let number = this.batches.length - 1; number >= 0; number -= 1)
       if (!claim(this.claims, number)) theirs.push(number);
       else for (const path of this.batches[number]!) if (pages.has(path)) scansOfContent(pages.get(path)!);
-    while (!this.failed && theirs.some((n) => !this.answers.has(n))) await new Promise<void>((resolve) => (this.answered = resolve));
+    while (!this.failed && theirs.some((n) => !this.answers.has(n)))
+      await new Promise<void>((resolve) => (this.answered = resolve));
     for (const { number, readings } of this.answers.values())
       this.batches[number]!.forEach((path, i) => {
         const page = pages.get(path);

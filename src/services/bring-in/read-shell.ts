@@ -34,7 +34,10 @@ export interface ReadShellOptions extends ReadOptions {
  * Reads a shell from its package and side files. Where they disagree, what was said comes first, then the status sheet,
  * our state file, the package. The archive stays open for whoever writes the package again; `close` it.
  */
-export async function readShell(inputs: ShellInputs, options: ReadShellOptions = {}): Promise<Result<ShellReading & { readonly archive: Archive }>> {
+export async function readShell(
+  inputs: ShellInputs,
+  options: ReadShellOptions = {},
+): Promise<Result<ShellReading & { readonly archive: Archive }>> {
   const problem = checkFlags(inputs);
   if (problem) return problem;
   const archive = await openArchive(inputs.package.path, inputs.package.name);
@@ -42,7 +45,11 @@ export async function readShell(inputs: ShellInputs, options: ReadShellOptions =
   const pageBytes = archive.value.entries.reduce((n, e) => (isHtmlName(e.path) ? n + e.bytes : n), 0);
   const pages = PageThread.forPages(options.pageWorker ?? null, pageBytes);
   try {
-    const reading = await readParts(inputs, archive.value, pages ? { ...options, onPage: (path, bytes) => pages.offer(path, bytes) } : options);
+    const reading = await readParts(
+      inputs,
+      archive.value,
+      pages ? { ...options, onPage: (path, bytes) => pages.offer(path, bytes) } : options,
+    );
     if (!reading.ok) {
       archive.value.close();
       return reading;
@@ -56,15 +63,28 @@ export async function readShell(inputs: ShellInputs, options: ReadShellOptions =
 
 function checkFlags(inputs: ShellInputs): Result<never> | null {
   if (inputs.timeZone !== undefined && !isTimeZone(inputs.timeZone))
-    return bad('unknown-time-zone', `“${inputs.timeZone}” is no time zone; give an IANA name such as Europe/Dublin.`);
+    return bad(
+      'unknown-time-zone',
+      `“${inputs.timeZone}” is no time zone; give an IANA name such as Europe/Dublin.`,
+    );
   if (inputs.termStart && inputs.termEnd && inputs.termEnd < inputs.termStart)
-    return bad('term-backwards', `The term ends on ${inputs.termEnd}, before it begins on ${inputs.termStart}; exchange the two dates.`);
+    return bad(
+      'term-backwards',
+      `The term ends on ${inputs.termEnd}, before it begins on ${inputs.termStart}; exchange the two dates.`,
+    );
   if (inputs.previousTermStart && inputs.previousTermEnd && inputs.previousTermEnd < inputs.previousTermStart)
-    return bad('term-backwards', `The previous term ends on ${inputs.previousTermEnd}, before it begins on ${inputs.previousTermStart}; exchange the two dates.`);
+    return bad(
+      'term-backwards',
+      `The previous term ends on ${inputs.previousTermEnd}, before it begins on ${inputs.previousTermStart}; exchange the two dates.`,
+    );
   return null;
 }
 
-async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOptions): Promise<Result<ShellReading>> {
+async function readParts(
+  inputs: ShellInputs,
+  archive: Archive,
+  options: ReadOptions,
+): Promise<Result<ShellReading>> {
   const cartridge = await readCartridge(archive, options);
   if (!cartridge.ok) return cartridge;
   const intake: IntakeNote[] = [...cartridge.value.notes];
@@ -73,7 +93,12 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
   if (cartridge.value.stateFile) {
     const read = readState(cartridge.value.stateFile);
     if (read.ok) state = read.value;
-    else intake.push({ code: read.trouble.code, message: `${read.trouble.message}; it is not used`, where: stateFilePath });
+    else
+      intake.push({
+        code: read.trouble.code,
+        message: `${read.trouble.message}; it is not used`,
+        where: stateFilePath,
+      });
   }
   if (state) shell = applyState(shell, state);
 
@@ -81,7 +106,11 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
     const { path, name } = inputs.roster;
     const tables = await readRosterTables(path, name);
     if (!tables.ok) return tables;
-    const roster = readRoster(tables.value.tables, { code: inputs.code ?? null, asOf: inputs.asOf ?? inputs.today }, name);
+    const roster = readRoster(
+      tables.value.tables,
+      { code: inputs.code ?? null, asOf: inputs.asOf ?? inputs.today },
+      name,
+    );
     intake.push(...tables.value.notes, ...roster.notes);
     shell = applyRoster(shell, roster, state?.results ?? {});
     if (!shell.title && roster.title) shell = { ...shell, title: roster.title };
@@ -108,7 +137,9 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
   }
   shell = { ...shell, timeZone };
   if (inputs.previousEvents) {
-    const previous = readText(inputs.previousEvents, (text, name) => readCalendar(text, name, { wanted: timeZone, otherwise: timeZone }, termEnd));
+    const previous = readText(inputs.previousEvents, (text, name) =>
+      readCalendar(text, name, { wanted: timeZone, otherwise: timeZone }, termEnd),
+    );
     if (!previous.ok) return previous;
     shell = { ...shell, previousEvents: previous.value.events };
   }
@@ -122,15 +153,21 @@ async function readParts(inputs: ShellInputs, archive: Archive, options: ReadOpt
   }
   if (inputs.baseline) {
     const baseline = await readShell({ package: inputs.baseline, today: inputs.today });
-    if (!baseline.ok) return bad(baseline.trouble.code, `The baseline “${inputs.baseline.name}” can’t be used: ${baseline.trouble.message}`);
+    if (!baseline.ok)
+      return bad(
+        baseline.trouble.code,
+        `The baseline “${inputs.baseline.name}” can’t be used: ${baseline.trouble.message}`,
+      );
     baseline.value.archive.close();
     shell = { ...shell, baseline: baselineOf(baseline.value.shell, inputs.baselineIs ?? 'supplied') };
   }
   const dated = applyTodos(shell, todos);
   shell = dated.shell;
   intake.push(...dated.notes);
-  if (zoneFrom) intake.push({ code: 'time-zone', message: `the time zone is ${timeZone}, from ${zoneFrom}`, where: '' });
-  if (!inputs.asOf) intake.push({ code: 'as-of-today', message: `the as-of date is today, ${inputs.today}`, where: '' });
+  if (zoneFrom)
+    intake.push({ code: 'time-zone', message: `the time zone is ${timeZone}, from ${zoneFrom}`, where: '' });
+  if (!inputs.asOf)
+    intake.push({ code: 'as-of-today', message: `the as-of date is today, ${inputs.today}`, where: '' });
   return good({ shell, intake });
 }
 
@@ -163,6 +200,10 @@ function readText<T>(file: InputFile, read: (text: string, name: string) => Resu
   } catch {
     return bad('no-such-file', `There is no file “${file.name}” that can be read; check the path.`);
   }
-  if (bytes.length > mostTextBytes) return bad('too-large', `“${file.name}” is larger than ${mostTextBytes} bytes; that is no calendar or sheet of one course.`);
+  if (bytes.length > mostTextBytes)
+    return bad(
+      'too-large',
+      `“${file.name}” is larger than ${mostTextBytes} bytes; that is no calendar or sheet of one course.`,
+    );
   return read(decodeText(bytes).text, file.name);
 }

@@ -5,7 +5,9 @@ import { sheetColumns } from '@/store/schema';
 import type { Context } from '../context';
 
 /** What the columns of a status sheet mean, as a form sends it: by their names in small letters, null to leave one alone. */
-export const columnMeaningsSchema = z.record(z.string().max(200), z.enum(statusColumns).nullable()).default({});
+export const columnMeaningsSchema = z
+  .record(z.string().max(200), z.enum(statusColumns).nullable())
+  .default({});
 
 /** What was said of columns before, with this sheet or another. */
 export function rememberedColumns(context: Context): ColumnMeanings {
@@ -17,7 +19,10 @@ export function rememberColumns(context: Context, meanings: ColumnMeanings): voi
   context.db.transaction((tx) => {
     for (const [name, column] of Object.entries(meanings)) {
       const means = column ?? '';
-      tx.insert(sheetColumns).values({ name, means }).onConflictDoUpdate({ target: sheetColumns.name, set: { means } }).run();
+      tx.insert(sheetColumns)
+        .values({ name, means })
+        .onConflictDoUpdate({ target: sheetColumns.name, set: { means } })
+        .run();
     }
   });
 }

@@ -25,7 +25,8 @@ import type { ShellInputs } from '../bring-in/shell-inputs';
 import { auditShell } from '../comb/audit-shell';
 
 /** What to take: the remedies of these checks, of everything safe, or a plan made before. */
-export type Acceptance = { readonly checks: readonly string[] } | { readonly safe: true } | { readonly plan: unknown };
+export type Acceptance =
+  { readonly checks: readonly string[] } | { readonly safe: true } | { readonly plan: unknown };
 
 export interface CleanOptions {
   readonly accept: Acceptance;
@@ -49,7 +50,14 @@ export const cleanSchema = z.strictObject({
       reason: z.string().optional(),
     }),
   ),
-  removed: z.strictObject({ items: count, files: count, events: count, gradeCategories: count, gradeColumns: count, banks: count }),
+  removed: z.strictObject({
+    items: count,
+    files: count,
+    events: count,
+    gradeCategories: count,
+    gradeColumns: count,
+    banks: count,
+  }),
   relinked: count,
   before: z.record(z.string(), count),
   after: z.record(z.string(), count),
@@ -68,7 +76,10 @@ const mostRounds = 10;
  * Cleans a package by script: audits it, takes remedies, carries them out, writes the result, reads that back and
  * audits it, until nothing accepted is left. The result appears in the out-directory only when all of it is done.
  */
-export async function cleanPackage(inputs: ShellInputs, options: CleanOptions): Promise<Result<CleanOutcome>> {
+export async function cleanPackage(
+  inputs: ShellInputs,
+  options: CleanOptions,
+): Promise<Result<CleanOutcome>> {
   if (!options.dryRun) {
     const problem = checkOutDir(options.outDir);
     if (problem) return problem;
@@ -83,7 +94,8 @@ export async function cleanPackage(inputs: ShellInputs, options: CleanOptions): 
 
 function checkOutDir(dir: string | null): Result<never> | null {
   if (dir === null) return bad('usage', 'Name a new or empty folder with --out-dir, or use --dry-run.');
-  if (existsSync(dir) && readdirSync(dir).length > 0) return bad('usage', `The folder “${dir}” is not empty; name a new or empty one.`);
+  if (existsSync(dir) && readdirSync(dir).length > 0)
+    return bad('usage', `The folder “${dir}” is not empty; name a new or empty one.`);
   return null;
 }
 
@@ -94,7 +106,11 @@ interface Ledger {
   relinked: number;
 }
 
-async function cleanInto(work: string, inputs: ShellInputs, options: CleanOptions): Promise<Result<CleanOutcome>> {
+async function cleanInto(
+  work: string,
+  inputs: ShellInputs,
+  options: CleanOptions,
+): Promise<Result<CleanOutcome>> {
   const first = await readShell({ ...inputs, houseTerms: options.rules.terms });
   if (!first.ok) return first;
   const { shell: original, intake, archive } = first.value;
@@ -103,7 +119,12 @@ async function cleanInto(work: string, inputs: ShellInputs, options: CleanOption
     const before = auditShell(original, options.rules);
     const given = 'plan' in options.accept ? readPlan(options.accept.plan, original) : null;
     if (given && !given.ok) return given;
-    const ledger: Ledger = { accepted: [], results: [], removed: { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 }, relinked: 0 };
+    const ledger: Ledger = {
+      accepted: [],
+      results: [],
+      removed: { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 },
+      relinked: 0,
+    };
     let shell = original;
     let audit = before;
     for (let round = 1; round <= mostRounds; round += 1) {
@@ -113,7 +134,10 @@ async function cleanInto(work: string, inputs: ShellInputs, options: CleanOption
       const run = runPlan(shell, steps);
       const blocked = run.results.filter((r) => r.outcome === 'blocked');
       if (blocked.length && !options.leaveBlocked)
-        return good({ kind: 'blocked', lines: blocked.map((r) => `${r.step.action} ${r.step.targets.join(' ')}: ${r.reason ?? 'blocked'}`) });
+        return good({
+          kind: 'blocked',
+          lines: blocked.map((r) => `${r.step.action} ${r.step.targets.join(' ')}: ${r.reason ?? 'blocked'}`),
+        });
       const known = new Set(ledger.accepted.map((a) => a.id));
       for (const f of chosen) if (!known.has(f.id)) ledger.accepted.push({ id: f.id, check: f.check });
       note(ledger, run);
@@ -153,44 +177,69 @@ function readPlan(value: unknown, shell: Shell): Result<Plan> {
   const parsed = planSchema.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
-    return bad('plan-unreadable', `The plan does not fit its schema at ${issue?.path.join('.') || 'the top level'}: ${issue?.message ?? 'unknown reason'}.`);
+    return bad(
+      'plan-unreadable',
+      `The plan does not fit its schema at ${issue?.path.join('.') || 'the top level'}: ${issue?.message ?? 'unknown reason'}.`,
+    );
   }
   const print = shellFingerprint(shell);
   if (parsed.data.base === print) return good(parsed.data as Plan);
   const parts = differingParts(parsed.data.base, print);
-  return bad('plan-for-another-state', `The plan was made for another state of this shell: ${parts.join(', ')} ${parts.length === 1 ? 'differs' : 'differ'}. Make the plan again.`);
+  return bad(
+    'plan-for-another-state',
+    `The plan was made for another state of this shell: ${parts.join(', ')} ${parts.length === 1 ? 'differs' : 'differ'}. Make the plan again.`,
+  );
 }
 
 function chooseFindings(audit: Audit, accept: Acceptance): Finding[] {
-  const wanted = (f: Finding) => ('checks' in accept ? accept.checks.includes(f.check) : f.remedy?.kind === 'safe');
+  const wanted = (f: Finding) =>
+    'checks' in accept ? accept.checks.includes(f.check) : f.remedy?.kind === 'safe';
   return audit.findings.filter((f) => f.remedy !== null && wanted(f));
 }
 
 function note(ledger: Ledger, run: PlanRun): void {
   // Only what is held back still counts as held back.
-  ledger.results.splice(0, ledger.results.length, ...ledger.results.filter((r) => r.outcome === 'done'), ...run.results);
+  ledger.results.splice(
+    0,
+    ledger.results.length,
+    ...ledger.results.filter((r) => r.outcome === 'done'),
+    ...run.results,
+  );
   ledger.relinked += run.relinked;
-  for (const key of Object.keys(ledger.removed) as (keyof RemovedCounts)[]) ledger.removed[key] += run.removed[key];
+  for (const key of Object.keys(ledger.removed) as (keyof RemovedCounts)[])
+    ledger.removed[key] += run.removed[key];
 }
 
 interface Source {
   read(hash: string, path: Shell['files'][number]['path']): Buffer | null;
 }
 
-async function writeShellFiles(dir: string, shell: Shell, inputs: ShellInputs, source: Source): Promise<void> {
+async function writeShellFiles(
+  dir: string,
+  shell: Shell,
+  inputs: ShellInputs,
+  source: Source,
+): Promise<void> {
   mkdirSync(dir, { recursive: true });
   await writeCartridge(shell, source, join(dir, 'shell.imscc'));
-  if (inputs.events && shell.calendar) writeFileSync(join(dir, 'events.ics'), writeCalendar(shell.events, shell.calendar));
+  if (inputs.events && shell.calendar)
+    writeFileSync(join(dir, 'events.ics'), writeCalendar(shell.events, shell.calendar));
   if (inputs.roster) writeGradeFiles(join(dir, 'grades'), shell);
   if (inputs.status) writeFileSync(join(dir, 'status.csv'), writeStatusSheet(shell));
 }
 
 function writeGradeFiles(dir: string, shell: Shell): void {
   mkdirSync(dir, { recursive: true });
-  for (const [name, text] of Object.entries(writeGrades(shell))) writeFileSync(join(dir, name), text as string);
+  for (const [name, text] of Object.entries(writeGrades(shell)))
+    writeFileSync(join(dir, name), text as string);
 }
 
-async function writeAndReadBack(dir: string, shell: Shell, inputs: ShellInputs, source: Source): Promise<Result<Shell>> {
+async function writeAndReadBack(
+  dir: string,
+  shell: Shell,
+  inputs: ShellInputs,
+  source: Source,
+): Promise<Result<Shell>> {
   await writeShellFiles(dir, shell, inputs, source);
   const file = (name: string) => ({ path: join(dir, name), name });
   const again = await readShell({
@@ -234,7 +283,17 @@ function summarise(ledger: Ledger, before: Audit, after: Audit): CleanSummary {
 
 async function writeOutputs(
   dir: string,
-  all: { shell: Shell; original: Shell; intake: readonly IntakeNote[]; before: Audit; audit: Audit; ledger: Ledger; summary: CleanSummary; inputs: ShellInputs; source: Source },
+  all: {
+    shell: Shell;
+    original: Shell;
+    intake: readonly IntakeNote[];
+    before: Audit;
+    audit: Audit;
+    ledger: Ledger;
+    summary: CleanSummary;
+    inputs: ShellInputs;
+    source: Source;
+  },
 ): Promise<void> {
   await writeShellFiles(dir, all.shell, all.inputs, all.source);
   const steps: Step[] = all.ledger.results.filter((r) => r.outcome === 'done').map((r) => r.step);
@@ -242,5 +301,14 @@ async function writeOutputs(
   const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
   writeFileSync(join(dir, 'plan.json'), json(plan));
   writeFileSync(join(dir, 'summary.json'), json(all.summary));
-  writeFileSync(join(dir, 'report.html'), reportHtml({ shell: all.shell, intake: all.intake, audit: all.audit, before: all.before, results: all.ledger.results }));
+  writeFileSync(
+    join(dir, 'report.html'),
+    reportHtml({
+      shell: all.shell,
+      intake: all.intake,
+      audit: all.audit,
+      before: all.before,
+      results: all.ledger.results,
+    }),
+  );
 }

@@ -27,10 +27,15 @@ export interface AuditLine {
   readonly percent: number;
   readonly open: Readonly<Record<Urgency, number>>;
 }
-export type PackageAudit = { readonly ok: true; readonly text: string; readonly report: AuditJson; readonly line: AuditLine } | { readonly ok: false; readonly trouble: string };
+export type PackageAudit =
+  | { readonly ok: true; readonly text: string; readonly report: AuditJson; readonly line: AuditLine }
+  | { readonly ok: false; readonly trouble: string };
 
 /** Reads and audits one package, and spells the report. With the bundle of `pageWorker` a second thread helps to read. */
-export async function auditPackage({ inputs, format, timing }: AuditOrder, pageWorker: string | null = null): Promise<PackageAudit> {
+export async function auditPackage(
+  { inputs, format, timing }: AuditOrder,
+  pageWorker: string | null = null,
+): Promise<PackageAudit> {
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return { ok: false, trouble: rules.trouble.message };
   const begun = performance.now();
@@ -42,7 +47,12 @@ export async function auditPackage({ inputs, format, timing }: AuditOrder, pageW
   const audit = auditShell(shell, rules.value);
   const done = performance.now();
   const round = (ms: number) => Math.round(ms * 10) / 10;
-  const report = auditJson(shell, intake, audit, timing ? { readMs: round(read - begun), auditMs: round(done - read) } : undefined);
+  const report = auditJson(
+    shell,
+    intake,
+    audit,
+    timing ? { readMs: round(read - begun), auditMs: round(done - read) } : undefined,
+  );
   const spell: Record<AuditFormat, () => string> = {
     json: () => `${JSON.stringify(report, null, 2)}\n`,
     csv: () => auditCsv(audit),
@@ -59,7 +69,9 @@ export async function auditPackage({ inputs, format, timing }: AuditOrder, pageW
       title: shell.title,
       items: audit.counts.items,
       percent: smoothnessOf(audit.counts, audit.findings).percent,
-      open: Object.fromEntries(urgencies.map((u) => [u, shown.filter((f) => f.urgency === u).length])) as Record<Urgency, number>,
+      open: Object.fromEntries(
+        urgencies.map((u) => [u, shown.filter((f) => f.urgency === u).length]),
+      ) as Record<Urgency, number>,
     },
   };
 }

@@ -6,14 +6,26 @@ import { auditPackage, type AuditOrder, type PackageAudit } from './audit-packag
  * Audits several packages, on as many threads as asked for (all cores otherwise), and answers in the order in which
  * they were given. Without a worker's file, or for one package, it runs on this thread.
  */
-export async function auditPackages(orders: readonly AuditOrder[], threads: { readonly workerFile: string | null; readonly pageWorker?: string | null; readonly count?: number }): Promise<PackageAudit[]> {
+export async function auditPackages(
+  orders: readonly AuditOrder[],
+  threads: {
+    readonly workerFile: string | null;
+    readonly pageWorker?: string | null;
+    readonly count?: number;
+  },
+): Promise<PackageAudit[]> {
   const count = Math.min(threads.count ?? availableParallelism(), orders.length);
   if (threads.workerFile === null || count < 2) {
     const results: PackageAudit[] = [];
-    for (const order of orders) results.push(await auditPackage(order, threads.count === 1 ? null : (threads.pageWorker ?? null)));
+    for (const order of orders)
+      results.push(await auditPackage(order, threads.count === 1 ? null : (threads.pageWorker ?? null)));
     return results;
   }
-  const pool = new Piscina<AuditOrder, PackageAudit>({ filename: threads.workerFile, minThreads: count, maxThreads: count });
+  const pool = new Piscina<AuditOrder, PackageAudit>({
+    filename: threads.workerFile,
+    minThreads: count,
+    maxThreads: count,
+  });
   try {
     return await Promise.all(orders.map((order) => pool.run(order)));
   } finally {

@@ -4,5 +4,10 @@ import { runChecks, type Audit, type RunOptions } from '@/core/checks/run-checks
 import type { Shell } from '@/core/shell/model';
 
 /** Combs a shell with every check there is. */
-export const auditShell = (shell: Shell, rules?: HouseRules, onProgress?: RunOptions['onProgress'], onTimings?: RunOptions['onTimings']): Audit =>
+export const auditShell = (
+  shell: Shell,
+  rules?: HouseRules,
+  onProgress?: RunOptions['onProgress'],
+  onTimings?: RunOptions['onTimings'],
+): Audit =>
   runChecks(shell, { checks: allChecks, rules, onProgress, onTimings, clock: () => performance.now() });

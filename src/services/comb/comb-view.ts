@@ -19,7 +19,11 @@ export interface CombView {
   readonly code: string;
   readonly title: string;
   readonly things: number;
-  readonly combed: { readonly at: string; readonly milliseconds: number; readonly byOtherRules: boolean } | null;
+  readonly combed: {
+    readonly at: string;
+    readonly milliseconds: number;
+    readonly byOtherRules: boolean;
+  } | null;
   readonly sketch: Sketch;
   readonly findings: readonly Finding[];
   readonly leftBe: readonly Finding[];
@@ -45,14 +49,20 @@ export function combView(shell: CurrentShell, rulesKey = ''): CombView {
     code: row.code,
     title: row.title,
     things: countThings(inventoryOf(version).counts),
-    combed: kept ? { at: kept.combedAt, milliseconds: kept.milliseconds, byOtherRules: kept.rulesKey !== rulesKey } : null,
+    combed: kept
+      ? { at: kept.combedAt, milliseconds: kept.milliseconds, byOtherRules: kept.rulesKey !== rulesKey }
+      : null,
     sketch: sketchOfVersion(version),
     findings: open,
     leftBe,
     batches,
     headline: headlineOf(batches),
     smoothness,
-    checks: (kept?.audit.checks ?? []).map((r) => ({ id: r.check, title: titles.get(r.check) ?? r.check, row: r.outcome })),
+    checks: (kept?.audit.checks ?? []).map((r) => ({
+      id: r.check,
+      title: titles.get(r.check) ?? r.check,
+      row: r.outcome,
+    })),
     accepted: plan.accepted,
     changed: plan.handSteps.map(({ step }) => ({ finding: step.from, action: step.action })),
     planSize: plan.size,

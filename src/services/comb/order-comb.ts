@@ -9,11 +9,24 @@ import type { CurrentShell } from '../shells/current-shell';
 export function orderComb(context: Context, shell: CurrentShell): string {
   const { row, version } = shell;
   const { written, key } = keptRules(context);
-  return context.jobs.order('comb', row.id, { stateBlob: version.stateBlob as Sha256, rules: written }, ({ audit, milliseconds }) => {
-    context.db
-      .insert(audits)
-      .values({ id: randomUUID(), shellId: row.id, versionId: version.id, audit: JSON.stringify(audit), milliseconds, rulesKey: key, combedAt: new Date().toISOString() })
-      .run();
-    return { findings: audit.findings.length };
-  });
+  return context.jobs.order(
+    'comb',
+    row.id,
+    { stateBlob: version.stateBlob as Sha256, rules: written },
+    ({ audit, milliseconds }) => {
+      context.db
+        .insert(audits)
+        .values({
+          id: randomUUID(),
+          shellId: row.id,
+          versionId: version.id,
+          audit: JSON.stringify(audit),
+          milliseconds,
+          rulesKey: key,
+          combedAt: new Date().toISOString(),
+        })
+        .run();
+      return { findings: audit.findings.length };
+    },
+  );
 }

@@ -11,7 +11,12 @@ export interface DecideView extends Omit<CombView, 'findings' | 'leftBe'> {
 
 export function decideView(shell: CurrentShell, rulesKey: string): DecideView {
   const view = combView(shell, rulesKey);
-  return { ...view, findings: view.findings.map(listed), leftBe: view.leftBe.map(listed), sketch: untitled(view.sketch) };
+  return {
+    ...view,
+    findings: view.findings.map(listed),
+    leftBe: view.leftBe.map(listed),
+    sketch: untitled(view.sketch),
+  };
 }
 
 /** The upright Coat names nothing; a large shell has twenty thousand titles. */

@@ -1,7 +1,14 @@
 import type { Evidence } from '@/core/checks/finding';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
-import { compareTexts, eventDetails, itemDetail, type DiffPart, type EventDetail, type ItemDetail } from '../shells/subject-detail';
+import {
+  compareTexts,
+  eventDetails,
+  itemDetail,
+  type DiffPart,
+  type EventDetail,
+  type ItemDetail,
+} from '../shells/subject-detail';
 
 /** What stands beside the list when a finding is looked at. */
 export interface FindingEvidence {
@@ -14,21 +21,37 @@ export interface FindingEvidence {
 }
 
 /** Checks that say of two items that they are alike: their texts stand side by side. */
-const comparedChecks = new Set<string>(['duplicate.same-content', 'duplicate.near-content', 'duplicate.copy-title', 'duplicate.already-provided', 'outdated.superseded-version']);
+const comparedChecks = new Set<string>([
+  'duplicate.same-content',
+  'duplicate.near-content',
+  'duplicate.copy-title',
+  'duplicate.already-provided',
+  'outdated.superseded-version',
+]);
 
 export function evidenceOf(context: Context, shell: CurrentShell, findingId: string): FindingEvidence | null {
   const finding = [...shell.open, ...shell.leftBe].find((f) => f.id === findingId);
   if (!finding) return null;
   const refs = finding.subjects.filter((s) => s.type === 'item').map((s) => s.ref);
   // The one that stays first, then one that would go.
-  const pair = finding.check === 'duplicate.same-content' ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)] : refs;
-  const items = pair.slice(0, 2).map((ref) => itemDetail(context, shell, ref)).filter((d) => d !== null);
+  const pair =
+    finding.check === 'duplicate.same-content'
+      ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)]
+      : refs;
+  const items = pair
+    .slice(0, 2)
+    .map((ref) => itemDetail(context, shell, ref))
+    .filter((d) => d !== null);
   const [first, second] = items;
   const comparable = comparedChecks.has(finding.check) && first?.text && second?.text;
   return {
     facts: finding.evidence,
     items,
     difference: comparable ? compareTexts(first.text!, second.text!) : null,
-    events: eventDetails(context, shell, finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref)),
+    events: eventDetails(
+      context,
+      shell,
+      finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref),
+    ),
   };
 }

@@ -31,6 +31,10 @@ export function keepRules(context: Context, written: WrittenRules): Result<KeptR
   if (!read.ok) return read;
   const rules = JSON.stringify(written);
   const changedAt = new Date().toISOString();
-  context.db.insert(houseRules).values({ id: theOne, rules, changedAt }).onConflictDoUpdate({ target: houseRules.id, set: { rules, changedAt } }).run();
+  context.db
+    .insert(houseRules)
+    .values({ id: theOne, rules, changedAt })
+    .onConflictDoUpdate({ target: houseRules.id, set: { rules, changedAt } })
+    .run();
   return good({ written, key: rulesKey(written) });
 }

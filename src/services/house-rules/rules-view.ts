@@ -16,12 +16,22 @@ export interface CheckFormView {
 /** What the screens of house rules show: plain data only. */
 export interface RulesView {
   readonly kept: WrittenRules;
-  readonly lists: readonly { readonly name: string; readonly title: string; readonly says: string; readonly normal: readonly string[] }[];
+  readonly lists: readonly {
+    readonly name: string;
+    readonly title: string;
+    readonly says: string;
+    readonly normal: readonly string[];
+  }[];
   readonly checks: readonly CheckFormView[];
   readonly shells: readonly { readonly id: string; readonly name: string }[];
 }
 
-export const checkFormOf = (check: CheckRecord): CheckFormView => ({ id: check.id, title: check.title, urgency: check.urgency, settings: settingsOf(check) });
+export const checkFormOf = (check: CheckRecord): CheckFormView => ({
+  id: check.id,
+  title: check.title,
+  urgency: check.urgency,
+  settings: settingsOf(check),
+});
 
 /** `leftoverPhrases` becomes “Leftover phrases”. */
 const spell = (name: string): string => {
@@ -35,6 +45,8 @@ export function rulesView(context: Context): RulesView {
     lists: ruleLists.map((l) => ({ ...l, title: spell(l.name) })),
     checks: allChecks.map(checkFormOf),
     // Shells that were combed come first: there the effect is known best.
-    shells: [...allShells(context)].sort((a, b) => Number(b.kept !== null) - Number(a.kept !== null) || b.open.length - a.open.length).map((s) => ({ id: s.row.id, name: [s.row.code, s.row.title].filter((t) => t !== '').join(' ') })),
+    shells: [...allShells(context)]
+      .sort((a, b) => Number(b.kept !== null) - Number(a.kept !== null) || b.open.length - a.open.length)
+      .map((s) => ({ id: s.row.id, name: [s.row.code, s.row.title].filter((t) => t !== '').join(' ') })),
   };
 }

@@ -6,9 +6,18 @@ import { keptRules } from './house-rules';
 import { rulesFrom, type WrittenRules } from './written-rules';
 
 /** Orders other rules to be tried on a shell; nothing is kept but the job's own result, the effect check by check. */
-export function orderTryRules(context: Context, shell: CurrentShell, written: WrittenRules): Result<{ jobId: string }> {
+export function orderTryRules(
+  context: Context,
+  shell: CurrentShell,
+  written: WrittenRules,
+): Result<{ jobId: string }> {
   const read = rulesFrom(written);
   if (!read.ok) return read;
-  const jobId = context.jobs.order('try-rules', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, now: keptRules(context).written, then: written }, (effects) => effects);
+  const jobId = context.jobs.order(
+    'try-rules',
+    shell.row.id,
+    { stateBlob: shell.version.stateBlob as Sha256, now: keptRules(context).written, then: written },
+    (effects) => effects,
+  );
   return good({ jobId });
 }

@@ -13,4 +13,5 @@ export function rulesFrom(written: WrittenRules): Result<HouseRules> {
 }
 
 /** Names written rules; empty for the defaults. */
-export const rulesKey = (written: WrittenRules): string => (Object.keys(written).length ? fingerprint(JSON.stringify(written)) : '');
+export const rulesKey = (written: WrittenRules): string =>
+  Object.keys(written).length ? fingerprint(JSON.stringify(written)) : '';

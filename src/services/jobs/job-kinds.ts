@@ -50,26 +50,58 @@ export interface PlanInput {
 
 /** Every job: what it is given and what it gives. Inputs name the shell by hash; nothing needs the web process. */
 export interface JobKinds {
-  'bring-in': { input: { inputs: ShellInputs; dispose: readonly string[] }; output: KeptState & { readonly intake: readonly IntakeNote[]; readonly packageHash: string } };
+  'bring-in': {
+    input: { inputs: ShellInputs; dispose: readonly string[] };
+    output: KeptState & { readonly intake: readonly IntakeNote[]; readonly packageHash: string };
+  };
   /** Holds a package against a shell: read from files, or one that was read before. */
   'hold-against': {
-    input: { stateBlob: Sha256; from: { readonly inputs: ShellInputs; readonly dispose: readonly string[] } | { readonly incomingBlob: Sha256 } };
-    output: { readonly incomingBlob: Sha256; readonly previewBlob: Sha256; readonly title: string; readonly packageHash: string | null; readonly intake: readonly IntakeNote[] };
+    input: {
+      stateBlob: Sha256;
+      from:
+        | { readonly inputs: ShellInputs; readonly dispose: readonly string[] }
+        | { readonly incomingBlob: Sha256 };
+    };
+    output: {
+      readonly incomingBlob: Sha256;
+      readonly previewBlob: Sha256;
+      readonly title: string;
+      readonly packageHash: string | null;
+      readonly intake: readonly IntakeNote[];
+    };
   };
   add: {
     input: { stateBlob: Sha256; incomingBlob: Sha256; choice: AddChoice };
     output: KeptState & Pick<Addition, 'added' | 'relinked' | 'loose'> & { readonly editsBlob: Sha256 };
   };
-  comb: { input: { stateBlob: Sha256; rules: WrittenRules }; output: { readonly audit: Audit; readonly milliseconds: number; readonly timings: readonly CheckTiming[] } };
+  comb: {
+    input: { stateBlob: Sha256; rules: WrittenRules };
+    output: {
+      readonly audit: Audit;
+      readonly milliseconds: number;
+      readonly timings: readonly CheckTiming[];
+    };
+  };
   /** What other house rules would change for a shell. */
-  'try-rules': { input: { stateBlob: Sha256; now: WrittenRules; then: WrittenRules }; output: readonly RuleEffect[] };
+  'try-rules': {
+    input: { stateBlob: Sha256; now: WrittenRules; then: WrittenRules };
+    output: readonly RuleEffect[];
+  };
   rehearse: { input: PlanInput & { audit: Audit; rules: WrittenRules }; output: RehearsalView };
   'carry-out': {
     input: PlanInput;
-    output: KeptState & { readonly results: readonly StepResult[]; readonly removed: RemovedCounts; readonly relinked: number; readonly editsBlob: Sha256 };
+    output: KeptState & {
+      readonly results: readonly StepResult[];
+      readonly removed: RemovedCounts;
+      readonly relinked: number;
+      readonly editsBlob: Sha256;
+    };
   };
   undo: { input: { stateBlob: Sha256; editsBlob: Sha256; goal: string }; output: KeptState };
-  export: { input: { stateBlob: Sha256; what: ExportKind; file: string; chosen?: readonly string[] }; output: { readonly bytes: number } };
+  export: {
+    input: { stateBlob: Sha256; what: ExportKind; file: string; chosen?: readonly string[] };
+    output: { readonly bytes: number };
+  };
 }
 export type JobKind = keyof JobKinds;
 
@@ -84,6 +116,12 @@ export interface JobOrder {
   readonly input: unknown;
 }
 export type JobReport =
-  | { readonly id: string; readonly type: 'progress'; readonly done: number; readonly total: number; readonly doing: string }
+  | {
+      readonly id: string;
+      readonly type: 'progress';
+      readonly done: number;
+      readonly total: number;
+      readonly doing: string;
+    }
   | { readonly id: string; readonly type: 'done'; readonly output: unknown }
   | { readonly id: string; readonly type: 'trouble'; readonly message: string };

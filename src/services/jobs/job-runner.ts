@@ -46,7 +46,11 @@ export class JobRunner {
   ) {
     this.events.setMaxListeners(0);
     db.update(jobs)
-      .set({ state: 'failed', trouble: 'Currycomb was restarted while this was running; nothing was changed. Start it again.', finishedAt: new Date().toISOString() })
+      .set({
+        state: 'failed',
+        trouble: 'Currycomb was restarted while this was running; nothing was changed. Start it again.',
+        finishedAt: new Date().toISOString(),
+      })
       .where(inArray(jobs.state, ['waiting', 'running']))
       .run();
   }
@@ -55,11 +59,26 @@ export class JobRunner {
     return this.current === null && this.queue.length === 0;
   }
 
-  order<K extends JobKind>(kind: K, shellId: string | null, input: JobKinds[K]['input'], settle: (output: JobKinds[K]['output']) => unknown, tidy?: (state: JobState) => void): string {
+  order<K extends JobKind>(
+    kind: K,
+    shellId: string | null,
+    input: JobKinds[K]['input'],
+    settle: (output: JobKinds[K]['output']) => unknown,
+    tidy?: (state: JobState) => void,
+  ): string {
     const id = randomUUID();
     this.db
       .insert(jobs)
-      .values({ id, kind, shellId, state: 'waiting', done: 0, total: 1, doing: 'Waiting', createdAt: new Date().toISOString() })
+      .values({
+        id,
+        kind,
+        shellId,
+        state: 'waiting',
+        done: 0,
+        total: 1,
+        doing: 'Waiting',
+        createdAt: new Date().toISOString(),
+      })
       .run();
     this.queue.push({ id, kind, input, settle: settle as Order<JobKind>['settle'], tidy } as Order<JobKind>);
     this.next();
@@ -108,7 +127,12 @@ export class JobRunner {
     this.current = null;
     const ended = this.worker?.terminate();
     this.worker = null;
-    this.update(order.id, { state: 'cancelled', result: null, trouble: 'Cancelled; nothing was changed.', finishedAt: new Date().toISOString() });
+    this.update(order.id, {
+      state: 'cancelled',
+      result: null,
+      trouble: 'Cancelled; nothing was changed.',
+      finishedAt: new Date().toISOString(),
+    });
     // Only when the thread has really ended does it write nothing any more.
     void Promise.resolve(ended).then(() => order.tidy?.('cancelled'));
     this.next();
@@ -148,7 +172,13 @@ export class JobRunner {
     this.worker = null;
     const order = this.current;
     this.current = null;
-    if (order) this.finish(order, 'failed', null, `Something went wrong in Currycomb itself, and nothing was changed (${message}).`);
+    if (order)
+      this.finish(
+        order,
+        'failed',
+        null,
+        `Something went wrong in Currycomb itself, and nothing was changed (${message}).`,
+      );
     this.next();
   }
 
@@ -176,7 +206,12 @@ export class JobRunner {
     this.next();
   }
 
-  private finish(order: Order<JobKind>, state: JobState, result: string | null, trouble: string | null): void {
+  private finish(
+    order: Order<JobKind>,
+    state: JobState,
+    result: string | null,
+    trouble: string | null,
+  ): void {
     this.update(order.id, { state, result, trouble, finishedAt: new Date().toISOString() });
     order.tidy?.(state);
   }

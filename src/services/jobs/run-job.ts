@@ -49,16 +49,32 @@ function keep(blobs: BlobStore, shell: Shell): KeptState {
   const stateBlob = saveShell(blobs, shell);
   remember(stateBlob, shell);
   const { code, title, term, asOf } = shell;
-  return { stateBlob, fingerprint: shellFingerprint(shell), code, title, term, asOf, inventory: takeInventory(shell), sketch: sketchOf(shell) };
+  return {
+    stateBlob,
+    fingerprint: shellFingerprint(shell),
+    code,
+    title,
+    term,
+    asOf,
+    inventory: takeInventory(shell),
+    sketch: sketchOf(shell),
+  };
 }
 
 async function hashOfFile(path: string): Promise<string> {
   const hash = createHash('sha256');
-  for await (const block of createReadStream(path, { highWaterMark: 1024 ** 2 })) hash.update(block as Buffer);
+  for await (const block of createReadStream(path, { highWaterMark: 1024 ** 2 }))
+    hash.update(block as Buffer);
   return hash.digest('hex');
 }
 
-type Jobs = { [K in JobKind]: (input: JobKinds[K]['input'], blobs: BlobStore, context: JobContext) => Promise<Result<JobKinds[K]['output']>> };
+type Jobs = {
+  [K in JobKind]: (
+    input: JobKinds[K]['input'],
+    blobs: BlobStore,
+    context: JobContext,
+  ) => Promise<Result<JobKinds[K]['output']>>;
+};
 
 const jobs: Jobs = {
   async 'bring-in'({ inputs }, blobs, { progress }) {
@@ -68,7 +84,11 @@ const jobs: Jobs = {
     });
     if (!reading.ok) return reading;
     reading.value.archive.close();
-    return good({ ...keep(blobs, reading.value.shell), intake: reading.value.intake, packageHash: await hashOfFile(inputs.package.path) });
+    return good({
+      ...keep(blobs, reading.value.shell),
+      intake: reading.value.intake,
+      packageHash: await hashOfFile(inputs.package.path),
+    });
   },
   async 'hold-against'({ stateBlob, from }, blobs, { progress }) {
     const shell = shellOf(blobs, stateBlob);
@@ -76,7 +96,10 @@ const jobs: Jobs = {
     let intake: readonly IntakeNote[] = [];
     let packageHash: string | null = null;
     if ('inputs' in from) {
-      const reading = await readShell(from.inputs, { sink: blobs, onProgress: (done, total) => progress(done, total, 'Reading the package') });
+      const reading = await readShell(from.inputs, {
+        sink: blobs,
+        onProgress: (done, total) => progress(done, total, 'Reading the package'),
+      });
       if (!reading.ok) return reading;
       reading.value.archive.close();
       ({ shell: incoming, intake } = reading.value);
@@ -86,16 +109,29 @@ const jobs: Jobs = {
     const incomingBlob = 'inputs' in from ? saveShell(blobs, incoming) : from.incomingBlob;
     remember(incomingBlob, incoming);
     const previewBlob = blobs.put(JSON.stringify(holdAgainst(shell, incoming)));
-    return good({ incomingBlob, previewBlob, title: [incoming.code, incoming.title].filter((t) => t !== '').join(' '), packageHash, intake });
+    return good({
+      incomingBlob,
+      previewBlob,
+      title: [incoming.code, incoming.title].filter((t) => t !== '').join(' '),
+      packageHash,
+      intake,
+    });
   },
   async add({ stateBlob, incomingBlob, choice }, blobs, { progress }) {
     const [shell, incoming] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
     progress(0, 2, 'Adding what was chosen');
     const made = addThings(shell, incoming, holdAgainst(shell, incoming), choice);
-    if (!made.edits.length) return bad('nothing-chosen', 'Nothing of what was chosen can be added, so nothing was changed.');
+    if (!made.edits.length)
+      return bad('nothing-chosen', 'Nothing of what was chosen can be added, so nothing was changed.');
     progress(1, 2, 'Keeping the result');
     const { added, relinked, loose } = made;
-    return good({ ...keep(blobs, made.after), added, relinked, loose, editsBlob: blobs.put(JSON.stringify(made.edits)) });
+    return good({
+      ...keep(blobs, made.after),
+      added,
+      relinked,
+      loose,
+      editsBlob: blobs.put(JSON.stringify(made.edits)),
+    });
   },
   async comb({ stateBlob, rules }, blobs, { progress }) {
     const shell = shellOf(blobs, stateBlob);
@@ -103,7 +139,12 @@ const jobs: Jobs = {
     if (!read.ok) return read;
     const begun = performance.now();
     let timings: readonly CheckTiming[] = [];
-    const audit = auditShell(shell, read.value, (done, total, check) => progress(done, total, check.title), (all) => (timings = all));
+    const audit = auditShell(
+      shell,
+      read.value,
+      (done, total, check) => progress(done, total, check.title),
+      (all) => (timings = all),
+    );
     return good({ audit, milliseconds: Math.round(performance.now() - begun), timings });
   },
   async 'try-rules'({ stateBlob, now, then }, blobs, { progress }) {
@@ -133,7 +174,13 @@ const jobs: Jobs = {
     const run = runPlan(shell, [...stepsOfFindings(shell, findings), ...handSteps]);
     progress(1, 2, 'Keeping the result');
     const editsBlob = blobs.put(JSON.stringify(run.edits));
-    return good({ ...keep(blobs, run.after), results: run.results, removed: run.removed, relinked: run.relinked, editsBlob });
+    return good({
+      ...keep(blobs, run.after),
+      results: run.results,
+      removed: run.removed,
+      relinked: run.relinked,
+      editsBlob,
+    });
   },
   async undo({ stateBlob, editsBlob, goal }, blobs, { progress }) {
     progress(0, 1, 'Taking the run back');
@@ -141,7 +188,10 @@ const jobs: Jobs = {
     const edits = JSON.parse(blobs.read(editsBlob)!.toString('utf8')) as Edit[];
     const restored = applyEdits(shell, undoEdits(edits));
     if (shellFingerprint(restored) !== goal)
-      return bad('undo-differs', 'Taking the run back would not give the restore point again, so nothing was changed; the restore point itself is still there.');
+      return bad(
+        'undo-differs',
+        'Taking the run back would not give the restore point again, so nothing was changed; the restore point itself is still there.',
+      );
     return good(keep(blobs, restored));
   },
   async export({ stateBlob, what, file, chosen }, blobs, { progress }) {
@@ -151,19 +201,28 @@ const jobs: Jobs = {
     const frame = shell.calendar ?? { head: '', others: [] };
     switch (what) {
       case 'package':
-        await writeCartridge(shell, { read: (hash) => blobs.read(hash), open: (hash) => blobs.open(hash) }, file);
+        await writeCartridge(
+          shell,
+          { read: (hash) => blobs.read(hash), open: (hash) => blobs.open(hash) },
+          file,
+        );
         break;
       case 'events':
-        if (!shell.events.length && !shell.calendar) return bad('no-calendar', 'There are no events to export.');
+        if (!shell.events.length && !shell.calendar)
+          return bad('no-calendar', 'There are no events to export.');
         writeFileSync(file, writeCalendar(shell.events, frame));
         break;
       case 'due-dates': {
         const others = frame.others.filter((o) => !/^UID:due-.+@currycomb\s*$/im.test(o));
-        writeFileSync(file, writeCalendar(shell.events, { ...frame, others: [...others, ...dueDatesAsTodos(shell)] }));
+        writeFileSync(
+          file,
+          writeCalendar(shell.events, { ...frame, others: [...others, ...dueDatesAsTodos(shell)] }),
+        );
         break;
       }
       case 'grades':
-        if (!shell.gradeCategories.length && !shell.gradeColumns.length) return bad('no-grades', 'There is no grade setup to export.');
+        if (!shell.gradeCategories.length && !shell.gradeColumns.length)
+          return bad('no-grades', 'There is no grade setup to export.');
         await writeZip(file, { ...writeGrades(shell) });
         break;
       case 'status':
@@ -178,7 +237,12 @@ const jobs: Jobs = {
 };
 
 function viewOf({ run, after, closed, caused, gained, lost }: ReturnType<typeof rehearse>): RehearsalView {
-  const refsOf = (shell: Shell) => new Map<string, unknown>([...shell.items.map((i) => [i.ref, i] as const), ...shell.files.map((f) => [f.path, f] as const), ...shell.events.map((e) => [e.ref, e] as const)]);
+  const refsOf = (shell: Shell) =>
+    new Map<string, unknown>([
+      ...shell.items.map((i) => [i.ref, i] as const),
+      ...shell.files.map((f) => [f.path, f] as const),
+      ...shell.events.map((e) => [e.ref, e] as const),
+    ]);
   const [was, is] = [refsOf(run.before), refsOf(run.after)];
   return {
     results: run.results,
@@ -199,6 +263,10 @@ function viewOf({ run, after, closed, caused, gained, lost }: ReturnType<typeof 
 /** Runs one job to its end. Trouble is a sentence; anything thrown is a fault of ours and is reported as such. */
 export async function runJob(kind: JobKind, input: unknown, context: JobContext): Promise<Result<unknown>> {
   const blobs = new BlobStore(context.blobsDir);
-  const job = jobs[kind] as (input: unknown, blobs: BlobStore, context: JobContext) => Promise<Result<unknown>>;
+  const job = jobs[kind] as (
+    input: unknown,
+    blobs: BlobStore,
+    context: JobContext,
+  ) => Promise<Result<unknown>>;
   return job(input, blobs, context);
 }

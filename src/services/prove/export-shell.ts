@@ -11,11 +11,21 @@ import type { ExportKind } from './export-kinds';
 import { intakeOf, type CurrentShell } from '../shells/current-shell';
 
 /** Writes the shell as it stands now, or a chosen part of it, to a file and streams that; the file is gone when it is sent. */
-export async function exportShell(context: Context, shell: CurrentShell, what: ExportKind, chosen?: readonly string[]): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
+export async function exportShell(
+  context: Context,
+  shell: CurrentShell,
+  what: ExportKind,
+  chosen?: readonly string[],
+): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
   const dir = join(context.dataDir, 'exports');
   mkdirSync(dir, { recursive: true });
   const file = join(dir, randomUUID());
-  const id = context.jobs.order('export', shell.row.id, { stateBlob: shell.version.stateBlob as Sha256, what, file, chosen }, (output) => output);
+  const id = context.jobs.order(
+    'export',
+    shell.row.id,
+    { stateBlob: shell.version.stateBlob as Sha256, what, file, chosen },
+    (output) => output,
+  );
   const view = await context.jobs.ended(id);
   if (view?.state !== 'done' || !view.result) {
     rmSync(file, { force: true });
@@ -30,5 +40,9 @@ export async function exportShell(context: Context, shell: CurrentShell, what: E
 export function shellReport(context: Context, shell: CurrentShell): string | null {
   if (!shell.kept) return null;
   const bare = loadBareShell(context.blobs, shell.version.stateBlob as Sha256);
-  return reportHtml({ shell: bare, intake: intakeOf(shell.version), audit: { ...shell.kept.audit, findings: shell.open } });
+  return reportHtml({
+    shell: bare,
+    intake: intakeOf(shell.version),
+    audit: { ...shell.kept.audit, findings: shell.open },
+  });
 }

@@ -6,4 +6,5 @@ import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** Everything of the shell as it stands now, to choose a part from. */
-export const thingsToExport = (context: Context, shell: CurrentShell): IncomingThing[] => thingsOf(loadBareShell(context.blobs, shell.version.stateBlob as Sha256));
+export const thingsToExport = (context: Context, shell: CurrentShell): IncomingThing[] =>
+  thingsOf(loadBareShell(context.blobs, shell.version.stateBlob as Sha256));

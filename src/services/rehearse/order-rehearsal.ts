@@ -17,7 +17,16 @@ export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ 
   if (!shell.kept) return bad('not-combed', 'Comb the shell first.');
   if (shell.plan.size === 0) return bad('empty-plan', 'The plan is empty: accept some findings first.');
   const planKey = shell.plan.key;
-  const jobId = context.jobs.order('rehearse', shell.row.id, { ...planInput(shell), audit: { ...shell.kept.audit, findings: shell.open }, rules: keptRules(context).written }, (view) => ({ planKey, view }) satisfies KeptRehearsal);
+  const jobId = context.jobs.order(
+    'rehearse',
+    shell.row.id,
+    {
+      ...planInput(shell),
+      audit: { ...shell.kept.audit, findings: shell.open },
+      rules: keptRules(context).written,
+    },
+    (view) => ({ planKey, view }) satisfies KeptRehearsal,
+  );
   return good({ jobId });
 }
 

@@ -16,7 +16,11 @@ export interface RehearseStageView {
   readonly planKey: string;
   readonly combed: boolean;
   readonly sealed: SealedView | null;
-  readonly before: { readonly sketch: Sketch; readonly findings: readonly Finding[]; readonly smoothness: Smoothness | null };
+  readonly before: {
+    readonly sketch: Sketch;
+    readonly findings: readonly Finding[];
+    readonly smoothness: Smoothness | null;
+  };
 }
 export interface SealedView extends RehearsalView {
   readonly smoothnessAfter: Smoothness;
@@ -36,7 +40,12 @@ export function rehearseStage(context: Context, shell: CurrentShell): RehearseSt
     planKey: shell.plan.key,
     combed: shell.kept !== null,
     sealed: view
-      ? { ...view, after: { ...view.after, audit: { ...view.after.audit, findings: openAfter } }, smoothnessAfter: smoothnessOf(view.after.audit.counts, openAfter), changes: countChanges(view.results, 'done') }
+      ? {
+          ...view,
+          after: { ...view.after, audit: { ...view.after.audit, findings: openAfter } },
+          smoothnessAfter: smoothnessOf(view.after.audit.counts, openAfter),
+          changes: countChanges(view.results, 'done'),
+        }
       : null,
     before: { sketch: sketchOfVersion(shell.version), findings: shell.open, smoothness: shell.smoothness },
   };

@@ -8,18 +8,26 @@ const refuse = (status: number, message: string) => Response.json({ trouble: mes
 export function refuseForeign(request: Request): Response | null {
   const { headers } = request;
   if (!isOwnHost(headers.get('host'))) return refuse(421, 'Currycomb answers on this computer only.');
-  if (request.method !== 'GET' && !isOwnOrigin(headers.get('origin'), headers.get('host'), headers.get('sec-fetch-site')))
+  if (
+    request.method !== 'GET' &&
+    !isOwnOrigin(headers.get('origin'), headers.get('host'), headers.get('sec-fetch-site'))
+  )
     return refuse(403, 'This request came from another page, so it was not carried out.');
   return null;
 }
 
 /** A result as an answer: the value, or its trouble as one sentence with status 422. */
-export const answer = <T>(result: Result<T>): Response => (result.ok ? Response.json(result.value) : refuse(422, result.trouble.message));
+export const answer = <T>(result: Result<T>): Response =>
+  result.ok ? Response.json(result.value) : refuse(422, result.trouble.message);
 
-export const notFound = (what: string): Response => refuse(404, `This ${what} is not here any more; go back to the list of shells.`);
+export const notFound = (what: string): Response =>
+  refuse(404, `This ${what} is not here any more; go back to the list of shells.`);
 
 /** Reads a JSON body against its schema; the trouble names the field. */
-export async function readBodyAs<S extends z.ZodType>(request: Request, schema: S): Promise<{ ok: true; value: z.output<S> } | { ok: false; response: Response }> {
+export async function readBodyAs<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+): Promise<{ ok: true; value: z.output<S> } | { ok: false; response: Response }> {
   let value: unknown;
   try {
     value = await request.json();
@@ -29,5 +37,8 @@ export async function readBodyAs<S extends z.ZodType>(request: Request, schema: 
   const parsed = schema.safeParse(value);
   if (parsed.success) return { ok: true, value: parsed.data };
   const issue = parsed.error.issues[0];
-  return { ok: false, response: refuse(400, `${issue?.path.join('.') || 'The request'}: ${issue?.message ?? 'not understood'}`) };
+  return {
+    ok: false,
+    response: refuse(400, `${issue?.path.join('.') || 'The request'}: ${issue?.message ?? 'not understood'}`),
+  };
 }

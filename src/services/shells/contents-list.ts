@@ -20,16 +20,45 @@ export interface ContentsView {
 }
 
 /** The things behind one of the inventory's numbers. */
-export function contentsOf(context: Context, current: CurrentShell, kind: string, batch: string | null, hiddenOnly = false): ContentsView {
+export function contentsOf(
+  context: Context,
+  current: CurrentShell,
+  kind: string,
+  batch: string | null,
+  hiddenOnly = false,
+): ContentsView {
   const shell = loadBareShell(context.blobs, current.version.stateBlob as Sha256);
-  if (batch !== null) return { heading: `Came with “${batch}”`, lines: items(shell, (i) => i.batch === batch) };
+  if (batch !== null)
+    return { heading: `Came with “${batch}”`, lines: items(shell, (i) => i.batch === batch) };
   const known = itemKinds.find((k) => k === kind);
-  if (known) return { heading: `${kindHeading(known)}${hiddenOnly ? ', hidden by their own switch' : ''}`, lines: items(shell, (i) => i.kind === known && (!hiddenOnly || i.shown === false)) };
+  if (known)
+    return {
+      heading: `${kindHeading(known)}${hiddenOnly ? ', hidden by their own switch' : ''}`,
+      lines: items(shell, (i) => i.kind === known && (!hiddenOnly || i.shown === false)),
+    };
   switch (kind) {
     case 'files':
-      return { heading: 'Files', lines: shell.files.map((f) => ({ ref: f.path, title: f.path, kind: f.mediaType, path: [], note: spellBytes(f.bytes) })) };
+      return {
+        heading: 'Files',
+        lines: shell.files.map((f) => ({
+          ref: f.path,
+          title: f.path,
+          kind: f.mediaType,
+          path: [],
+          note: spellBytes(f.bytes),
+        })),
+      };
     case 'events':
-      return { heading: 'Events', lines: shell.events.map((e) => ({ ref: e.ref, title: e.title, kind: 'event', path: [], note: e.start.replace('T', ' ').slice(0, 16) })) };
+      return {
+        heading: 'Events',
+        lines: shell.events.map((e) => ({
+          ref: e.ref,
+          title: e.title,
+          kind: 'event',
+          path: [],
+          note: e.start.replace('T', ' ').slice(0, 16),
+        })),
+      };
     case 'hidden':
       return { heading: 'Hidden by their own switch', lines: items(shell, (i) => i.shown === false) };
     case 'outside':
@@ -38,10 +67,34 @@ export function contentsOf(context: Context, current: CurrentShell, kind: string
       return {
         heading: 'Grade setup, banks and home pages',
         lines: [
-          ...shell.gradeCategories.map((c) => ({ ref: c.ref, title: c.title, kind: 'grade category', path: [], note: '' })),
-          ...shell.gradeColumns.map((c) => ({ ref: c.ref, title: c.title, kind: 'grade column', path: [], note: '' })),
-          ...shell.banks.map((b) => ({ ref: b.ref, title: b.title, kind: 'question bank', path: [], note: '' })),
-          ...shell.homePages.map((h) => ({ ref: h.ref, title: h.title, kind: 'home page', path: [], note: h.inUse === false ? 'not in use' : '' })),
+          ...shell.gradeCategories.map((c) => ({
+            ref: c.ref,
+            title: c.title,
+            kind: 'grade category',
+            path: [],
+            note: '',
+          })),
+          ...shell.gradeColumns.map((c) => ({
+            ref: c.ref,
+            title: c.title,
+            kind: 'grade column',
+            path: [],
+            note: '',
+          })),
+          ...shell.banks.map((b) => ({
+            ref: b.ref,
+            title: b.title,
+            kind: 'question bank',
+            path: [],
+            note: '',
+          })),
+          ...shell.homePages.map((h) => ({
+            ref: h.ref,
+            title: h.title,
+            kind: 'home page',
+            path: [],
+            note: h.inUse === false ? 'not in use' : '',
+          })),
         ],
       };
     default:
@@ -58,6 +111,8 @@ function items(shell: Shell, wanted: (item: Item) => boolean): ContentsLine[] {
     title: i.title,
     kind: i.kind,
     path: i.placed ? outline.path(i) : ['Outside the outline'],
-    note: [i.shown === false ? 'hidden' : '', i.due ? `due ${i.due.slice(0, 10)}` : '', i.batch ?? ''].filter((t) => t).join(', '),
+    note: [i.shown === false ? 'hidden' : '', i.due ? `due ${i.due.slice(0, 10)}` : '', i.batch ?? '']
+      .filter((t) => t)
+      .join(', '),
   }));
 }

@@ -43,7 +43,8 @@ export interface CurrentShell {
 }
 
 /** Decisions outlive the term: they are kept under the course's code. */
-export const courseOf = (row: Pick<ShellRow, 'code' | 'id'>): string => row.code.trim().toLowerCase() || row.id;
+export const courseOf = (row: Pick<ShellRow, 'code' | 'id'>): string =>
+  row.code.trim().toLowerCase() || row.id;
 
 export function findShell(context: Context, id: string): CurrentShell | null {
   const row = context.db.select().from(shells).where(eq(shells.id, id)).get();
@@ -87,7 +88,13 @@ function describe(context: Context, row: ShellRow): CurrentShell {
 }
 
 function latestAudit(context: Context, versionId: string): KeptAudit | null {
-  const row = context.db.select().from(audits).where(eq(audits.versionId, versionId)).orderBy(desc(audits.combedAt)).limit(1).get();
+  const row = context.db
+    .select()
+    .from(audits)
+    .where(eq(audits.versionId, versionId))
+    .orderBy(desc(audits.combedAt))
+    .limit(1)
+    .get();
   return row ? readAudit(row) : null;
 }
 
@@ -116,9 +123,16 @@ function planOf(context: Context, row: ShellRow, open: readonly Finding[]): Kept
     .orderBy(handSteps.position)
     .all()
     .map((s) => ({ id: s.id, step: JSON.parse(s.step) as Step }));
-  const touched = new Set(ids.flatMap((id) => known.get(id)!.remedy!.targets.map((t) => `${known.get(id)!.remedy!.action} ${t}`)));
+  const touched = new Set(
+    ids.flatMap((id) => known.get(id)!.remedy!.targets.map((t) => `${known.get(id)!.remedy!.action} ${t}`)),
+  );
   for (const { step } of steps) for (const t of step.targets) touched.add(`${step.action} ${t}`);
-  return { accepted: ids, handSteps: steps, size: touched.size, key: fingerprint(row.versionId, ...ids, JSON.stringify(steps.map((s) => s.step))) };
+  return {
+    accepted: ids,
+    handSteps: steps,
+    size: touched.size,
+    key: fingerprint(row.versionId, ...ids, JSON.stringify(steps.map((s) => s.step))),
+  };
 }
 
 export const inventoryOf = (version: VersionRow): Inventory => JSON.parse(version.inventory) as Inventory;

@@ -4,9 +4,14 @@ import { sealedRehearsal } from '../rehearse/order-rehearsal';
 import { inventoryOf, runsOf, type CurrentShell } from './current-shell';
 
 /** A term in one line: its title, else its days, else that nobody told. */
-export function spellTerm(row: { termTitle: string; termStart: string | null; termEnd: string | null }): string {
+export function spellTerm(row: {
+  termTitle: string;
+  termStart: string | null;
+  termEnd: string | null;
+}): string {
   if (row.termTitle) return row.termTitle;
-  if (row.termStart && row.termEnd) return `${spellDate(row.termStart as LocalDate)} to ${spellDate(row.termEnd as LocalDate)}`;
+  if (row.termStart && row.termEnd)
+    return `${spellDate(row.termStart as LocalDate)} to ${spellDate(row.termEnd as LocalDate)}`;
   return 'term not known';
 }
 
@@ -14,7 +19,9 @@ const clock = (iso: string, now: Date): string => {
   const when = new Date(iso);
   const two = (n: number) => String(n).padStart(2, '0');
   const time = `${two(when.getHours())}:${two(when.getMinutes())}`;
-  return when.toDateString() === now.toDateString() ? `today ${time}` : `${when.getDate()}.${when.getMonth() + 1}. ${time}`;
+  return when.toDateString() === now.toDateString()
+    ? `today ${time}`
+    : `${when.getDate()}.${when.getMonth() + 1}. ${time}`;
 };
 
 /** What the frame says on every screen of this shell. */

@@ -8,7 +8,13 @@ import type { KeptState } from '../jobs/job-kinds';
 type Transaction = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 /** Writes a new version of a shell and makes it the current one; returns its id. */
-export function keepVersion(tx: Transaction, shellId: string, state: KeptState, intake: readonly IntakeNote[], now: string): string {
+export function keepVersion(
+  tx: Transaction,
+  shellId: string,
+  state: KeptState,
+  intake: readonly IntakeNote[],
+  now: string,
+): string {
   const id = randomUUID();
   tx.insert(versions)
     .values({

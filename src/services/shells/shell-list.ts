@@ -28,10 +28,21 @@ export function listShells(context: Context): ShellLine[] {
       code: shell.row.code,
       title: shell.row.title,
       term: spellTerm(shell.row),
-      things: counts.items + counts.files + counts.events + counts.gradeCategories + counts.gradeColumns + counts.banks + counts.homePages,
+      things:
+        counts.items +
+        counts.files +
+        counts.events +
+        counts.gradeCategories +
+        counts.gradeColumns +
+        counts.banks +
+        counts.homePages,
       items: counts.items,
       percent: shell.smoothness?.percent ?? null,
-      open: shell.kept ? (Object.fromEntries(families.map((f) => [f, shell.open.filter((o) => o.family === f).length])) as Record<Family, number>) : null,
+      open: shell.kept
+        ? (Object.fromEntries(
+            families.map((f) => [f, shell.open.filter((o) => o.family === f).length]),
+          ) as Record<Family, number>)
+        : null,
       openTotal: shell.open.length,
       combedAt: shell.kept?.combedAt ?? null,
       runAt: runsOf(context, shell.row.id).find((r) => r.state === 'done')?.finishedAt ?? null,

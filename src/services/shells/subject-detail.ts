@@ -43,7 +43,14 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
   if (!item) return null;
   const content = shell.contents.find((c) => c.id === item.content);
   const hiddenAbove = outline.ancestors(item).find((a) => a.shown === false || a.staffOnly);
-  const students = item.shown === false || item.staffOnly ? 'Hidden' : hiddenAbove ? `Shadowed by “${hiddenAbove.title}”` : item.opens || item.closes ? 'Timed' : 'Shown';
+  const students =
+    item.shown === false || item.staffOnly
+      ? 'Hidden'
+      : hiddenAbove
+        ? `Shadowed by “${hiddenAbove.title}”`
+        : item.opens || item.closes
+          ? 'Timed'
+          : 'Shown';
   const text = content?.texts.length
     ? content.texts
         .map((hash) => scanHtml(textOf(context.blobs, hash)).text.trim())
@@ -70,7 +77,10 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
 
 /** Two texts word by word. */
 export function compareTexts(first: string, second: string): DiffPart[] {
-  return diffWordsWithSpace(first, second).map((part) => ({ text: part.value, side: part.added ? 'second' : part.removed ? 'first' : 'both' }));
+  return diffWordsWithSpace(first, second).map((part) => ({
+    text: part.value,
+    side: part.added ? 'second' : part.removed ? 'first' : 'both',
+  }));
 }
 
 export interface EventDetail {
@@ -85,7 +95,11 @@ export interface EventDetail {
   readonly occurrences: number;
 }
 
-export function eventDetails(context: Context, current: CurrentShell, refs: readonly string[]): EventDetail[] {
+export function eventDetails(
+  context: Context,
+  current: CurrentShell,
+  refs: readonly string[],
+): EventDetail[] {
   const wanted = new Set(refs);
   return bareShell(context, current.version.stateBlob as Sha256)
     .events.filter((e) => wanted.has(e.ref))

@@ -20,7 +20,10 @@ const slots: readonly SlotInfo[] = [
 /** Chooses the package that is to be added to a shell; it is read and held against the shell, nothing more. */
 export function ChoosePackage({ id, code, remembered }: { id: string; code: string; remembered: Mapping }) {
   const router = useRouter();
-  const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(slots, remembered);
+  const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(
+    slots,
+    remembered,
+  );
   const job = useJob(() => router.refresh());
   const submit = async () => {
     const sent = await sendAll();
@@ -39,10 +42,19 @@ export function ChoosePackage({ id, code, remembered }: { id: string; code: stri
       <div>
         <h1>Add a package to {code || 'this shell'}</h1>
         <p className="soft" style={{ margin: '4px 0 0' }}>
-          It is held against the shell first: what is new, what is there already, what differs, what would be doubled. You take only what you want. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
+          It is held against the shell first: what is new, what is there already, what differs, what would be
+          doubled. You take only what you want.{' '}
+          <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
         </p>
       </div>
-      <FileSlots slots={slots} files={files} onFile={put} onDrop={drop} title="Drop the package here, with its side files" hint="Nothing leaves this computer, and nothing is changed yet." />
+      <FileSlots
+        slots={slots}
+        files={files}
+        onFile={put}
+        onDrop={drop}
+        title="Drop the package here, with its side files"
+        hint="Nothing leaves this computer, and nothing is changed yet."
+      />
       <ColumnMapping mapping={mapping} onChange={setMapping} />
       {trouble && (
         <Alert severity="error" role="alert">

@@ -30,7 +30,10 @@ type Dating = 'keep' | 'shift' | 'clear';
 export function PreviewStage({ id, code, view }: { id: string; code: string; view: PreviewView }) {
   const router = useRouter();
   const { preview } = view;
-  const proposed = useMemo(() => new Set(preview.things.filter((t) => t.proposed).map((t) => t.key)), [preview]);
+  const proposed = useMemo(
+    () => new Set(preview.things.filter((t) => t.proposed).map((t) => t.key)),
+    [preview],
+  );
   const [chosen, setChosen] = useState<ReadonlySet<IncomingKey>>(proposed);
   const [shown, setShown] = useState<ReadonlySet<Standing>>(everyStanding);
   const [where, setWhere] = useState<Where>('matching');
@@ -44,21 +47,38 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
     router.refresh();
   });
   const again = useJob(() => router.refresh());
-  const busy = [adding, again].some((j) => j.view?.state === 'waiting' || j.view?.state === 'running' || (j === adding && j.view?.state === 'done'));
+  const busy = [adding, again].some(
+    (j) =>
+      j.view?.state === 'waiting' ||
+      j.view?.state === 'running' ||
+      (j === adding && j.view?.state === 'done'),
+  );
   const drop = async () => {
     await send(`/api/shells/${id}/incoming`, {}, 'DELETE');
     router.refresh();
   };
   const add = () =>
-    void adding.start(`/api/shells/${id}/add`, { incoming: view.id, chosen: [...chosen], landing: where === 'module' ? { where, ref: module } : { where }, dating });
+    void adding.start(`/api/shells/${id}/add`, {
+      incoming: view.id,
+      chosen: [...chosen],
+      landing: where === 'module' ? { where, ref: module } : { where },
+      dating,
+    });
   const nothingNew = preview.counts.new === 0;
   return (
     <div className={styles.bench}>
       <div className={styles.left}>
         <div className={styles.head}>
-          <h1>{nothingNew ? 'Nothing in this package is new' : proposed.size === 0 ? 'Nothing of this package is proposed' : `${plural(preview.counts.new, 'thing')} ${preview.counts.new === 1 ? 'is' : 'are'} new; proposed: ${sayChoice(proposed)}`}</h1>
+          <h1>
+            {nothingNew
+              ? 'Nothing in this package is new'
+              : proposed.size === 0
+                ? 'Nothing of this package is proposed'
+                : `${plural(preview.counts.new, 'thing')} ${preview.counts.new === 1 ? 'is' : 'are'} new; proposed: ${sayChoice(proposed)}`}
+          </h1>
           <p className="soft" style={{ margin: '2px 0 0' }}>
-            “{view.packageName}”{view.title && `, ${view.title},`} held against {code || 'this shell'}. Nothing has been changed yet. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
+            “{view.packageName}”{view.title && `, ${view.title},`} held against {code || 'this shell'}.
+            Nothing has been changed yet. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
           </p>
           {view.doubts.length > 0 && (
             <IdentityAlarm question="Is this the right package?">
@@ -67,8 +87,13 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           )}
           {view.earlier && (
             <Alert severity="warning" role="alert" sx={{ mt: 1 }}>
-              {view.earlier.runId === null ? 'This shell was read from this very package.' : `This very package was added on ${spellDate(view.earlier.at.slice(0, 10) as LocalDate)}.`} Only what is new can be added from it.{' '}
-              {view.earlier.runId !== null && <Link href={`/shells/${id}/carry-out#run-${view.earlier.runId}`}>See what that did</Link>}
+              {view.earlier.runId === null
+                ? 'This shell was read from this very package.'
+                : `This very package was added on ${spellDate(view.earlier.at.slice(0, 10) as LocalDate)}.`}{' '}
+              Only what is new can be added from it.{' '}
+              {view.earlier.runId !== null && (
+                <Link href={`/shells/${id}/carry-out#run-${view.earlier.runId}`}>See what that did</Link>
+              )}
             </Alert>
           )}
           {view.stale && (
@@ -76,7 +101,11 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
               severity="info"
               sx={{ mt: 1 }}
               action={
-                <Button size="small" disabled={busy} onClick={() => void again.start(`/api/shells/${id}/incoming/again`)}>
+                <Button
+                  size="small"
+                  disabled={busy}
+                  onClick={() => void again.start(`/api/shells/${id}/incoming/again`)}
+                >
                   Hold it against the shell again
                 </Button>
               }
@@ -105,9 +134,19 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           </div>
         </div>
         {rows.length ? (
-          <ThingTree label="What the package brings" rows={rows} chosen={chosen} along={choice.along} onToggle={(keys) => setChosen((now) => toggle(keys, now))} />
+          <ThingTree
+            label="What the package brings"
+            rows={rows}
+            chosen={chosen}
+            along={choice.along}
+            onToggle={(keys) => setChosen((now) => toggle(keys, now))}
+          />
         ) : (
-          <p style={{ padding: '0 22px' }}>{preview.things.length ? 'The filter above hides everything.' : 'There is nothing in this package.'}</p>
+          <p style={{ padding: '0 22px' }}>
+            {preview.things.length
+              ? 'The filter above hides everything.'
+              : 'There is nothing in this package.'}
+          </p>
         )}
       </div>
       <aside className={styles.right} aria-label="How it is added">
@@ -118,7 +157,8 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           </p>
           {choice.along.size > 0 && (
             <p className="soft" style={{ margin: '4px 0 0' }}>
-              {sayChoice(choice.along.keys())} of them {choice.along.size === 1 ? 'comes' : 'come'} along, since what you ticked needs {choice.along.size === 1 ? 'it' : 'them'}.
+              {sayChoice(choice.along.keys())} of them {choice.along.size === 1 ? 'comes' : 'come'} along,
+              since what you ticked needs {choice.along.size === 1 ? 'it' : 'them'}.
             </p>
           )}
           <div style={{ display: 'flex', gap: 8, marginTop: 8, flexWrap: 'wrap' }}>
@@ -132,13 +172,33 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
         </section>
         <section>
           <h2 id="where">Where it lands</h2>
-          <RadioGroup aria-labelledby="where" value={where} onChange={(event) => setWhere(event.target.value as Where)}>
-            <FormControlLabel value="matching" control={<Radio size="small" />} label="In the matching module, by name or number; else at the end" />
+          <RadioGroup
+            aria-labelledby="where"
+            value={where}
+            onChange={(event) => setWhere(event.target.value as Where)}
+          >
+            <FormControlLabel
+              value="matching"
+              control={<Radio size="small" />}
+              label="In the matching module, by name or number; else at the end"
+            />
             <FormControlLabel value="end" control={<Radio size="small" />} label="At the end" />
-            <FormControlLabel value="module" control={<Radio size="small" />} disabled={!view.modules.length} label="In one module" />
+            <FormControlLabel
+              value="module"
+              control={<Radio size="small" />}
+              disabled={!view.modules.length}
+              label="In one module"
+            />
           </RadioGroup>
           {where === 'module' && (
-            <TextField select size="small" label="Module" value={module} onChange={(event) => setModule(event.target.value)} fullWidth>
+            <TextField
+              select
+              size="small"
+              label="Module"
+              value={module}
+              onChange={(event) => setModule(event.target.value)}
+              fullWidth
+            >
               {view.modules.map((m) => (
                 <MenuItem key={m.ref} value={m.ref}>
                   {m.title}
@@ -149,9 +209,17 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
         </section>
         <section>
           <h2 id="dates">Its dates</h2>
-          <RadioGroup aria-labelledby="dates" value={dating} onChange={(event) => setDating(event.target.value as Dating)}>
+          <RadioGroup
+            aria-labelledby="dates"
+            value={dating}
+            onChange={(event) => setDating(event.target.value as Dating)}
+          >
             <FormControlLabel value="keep" control={<Radio size="small" />} label="Stay as they are" />
-            <FormControlLabel value="shift" control={<Radio size="small" />} label="Same week and weekday of this term" />
+            <FormControlLabel
+              value="shift"
+              control={<Radio size="small" />}
+              label="Same week and weekday of this term"
+            />
             <FormControlLabel value="clear" control={<Radio size="small" />} label="Are taken away" />
           </RadioGroup>
           <p className="soft" style={{ margin: 0, fontSize: '0.85rem' }}>

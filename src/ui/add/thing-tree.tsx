@@ -20,7 +20,19 @@ interface ThingTreeProps {
   readonly onToggle: (keys: readonly IncomingKey[]) => void;
 }
 
-const kindOf = (row: Extract<TreeRow, { row: 'thing' }>): string => (row.thing.type === 'item' ? kindNames[row.thing.kind as keyof typeof kindNames][0] : row.thing.type === 'file' ? row.thing.kind : (({ event: 'Event', gradeCategory: 'Grade category', gradeColumn: 'Grade column', bank: 'Question bank' }) as const)[row.thing.type]);
+const kindOf = (row: Extract<TreeRow, { row: 'thing' }>): string =>
+  row.thing.type === 'item'
+    ? kindNames[row.thing.kind as keyof typeof kindNames][0]
+    : row.thing.type === 'file'
+      ? row.thing.kind
+      : (
+          {
+            event: 'Event',
+            gradeCategory: 'Grade category',
+            gradeColumn: 'Grade column',
+            bank: 'Question bank',
+          } as const
+        )[row.thing.type];
 const keysOf = (row: TreeRow): readonly IncomingKey[] => (row.row === 'section' ? row.things : row.below);
 
 /** Everything that a package would bring, as a tree to tick: a window onto as many rows as there are. */
@@ -28,7 +40,13 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
   const box = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(0);
   // eslint-disable-next-line react-hooks/incompatible-library -- the tree renders a window of its rows only
-  const windowed = useVirtualizer({ count: rows.length, getScrollElement: () => box.current, estimateSize: (i) => heights[rows[i]?.row ?? 'thing'], getItemKey: (i) => rows[i]?.key ?? i, overscan: 14 });
+  const windowed = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: (i) => heights[rows[i]?.row ?? 'thing'],
+    getItemKey: (i) => rows[i]?.key ?? i,
+    overscan: 14,
+  });
   useEffect(() => windowed.measure(), [rows, windowed]);
   const current = Math.min(at, rows.length - 1);
   const go = (to: number) => {
@@ -53,7 +71,19 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
     run();
   };
   return (
-    <div ref={box} className={styles.tree} tabIndex={0} role="tree" aria-multiselectable="true" aria-label={label} aria-activedescendant={windowed.getVirtualItems().some((v) => v.index === current) ? `incoming-${current}` : undefined} onKeyDown={onKey} data-testid="incoming">
+    <div
+      ref={box}
+      className={styles.tree}
+      tabIndex={0}
+      role="tree"
+      aria-multiselectable="true"
+      aria-label={label}
+      aria-activedescendant={
+        windowed.getVirtualItems().some((v) => v.index === current) ? `incoming-${current}` : undefined
+      }
+      onKeyDown={onKey}
+      data-testid="incoming"
+    >
       <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
         {windowed.getVirtualItems().map((slot) => {
           const row = rows[slot.index]!;
@@ -66,7 +96,13 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
             'data-current': slot.index === current,
             onClick: () => setAt(slot.index),
           };
-          const place = { position: 'absolute', top: slot.start, left: 0, right: 0, height: heights[row.row] } as const;
+          const place = {
+            position: 'absolute',
+            top: slot.start,
+            left: 0,
+            right: 0,
+            height: heights[row.row],
+          } as const;
           const choice = <ChoiceBox state={state} onToggle={() => onToggle(keysOf(row))} />;
           if (row.row === 'section')
             return (
@@ -78,9 +114,23 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
             );
           const { thing } = row;
           const reason = along.get(thing.key);
-          const note = thing.differences.length ? thing.differences.join('; ') : reason ? `comes along: ${reason.why} “${reason.for}”` : !chosen.has(thing.key) && thing.leftOut ? thing.leftOut : thing.counterpart && thing.standing === 'doubled' ? `as “${thing.counterpart.title}”` : '';
+          const note = thing.differences.length
+            ? thing.differences.join('; ')
+            : reason
+              ? `comes along: ${reason.why} “${reason.for}”`
+              : !chosen.has(thing.key) && thing.leftOut
+                ? thing.leftOut
+                : thing.counterpart && thing.standing === 'doubled'
+                  ? `as “${thing.counterpart.title}”`
+                  : '';
           return (
-            <div key={slot.key} {...common} className={styles.row} style={{ ...place, paddingLeft: 8 + (row.depth - 1) * 22 }} data-along={reason !== undefined}>
+            <div
+              key={slot.key}
+              {...common}
+              className={styles.row}
+              style={{ ...place, paddingLeft: 8 + (row.depth - 1) * 22 }}
+              data-along={reason !== undefined}
+            >
               {choice}
               <span className={styles.text}>
                 <span title={thing.title} style={{ fontWeight: thing.kind === 'module' ? 600 : 400 }}>

@@ -1,8 +1,26 @@
-import { standings, type AddPreview, type IncomingKey, type IncomingThing, type IncomingType, type Standing } from '@/core/add/incoming';
+import {
+  standings,
+  type AddPreview,
+  type IncomingKey,
+  type IncomingThing,
+  type IncomingType,
+  type Standing,
+} from '@/core/add/incoming';
 
 export type TreeRow =
-  | { readonly row: 'section'; readonly key: string; readonly title: string; readonly things: readonly IncomingKey[] }
-  | { readonly row: 'thing'; readonly key: IncomingKey; readonly thing: IncomingThing; readonly depth: number; /** The thing and all below it. */ readonly below: readonly IncomingKey[] };
+  | {
+      readonly row: 'section';
+      readonly key: string;
+      readonly title: string;
+      readonly things: readonly IncomingKey[];
+    }
+  | {
+      readonly row: 'thing';
+      readonly key: IncomingKey;
+      readonly thing: IncomingThing;
+      readonly depth: number;
+      /** The thing and all below it. */ readonly below: readonly IncomingKey[];
+    };
 
 const sectionTitles: readonly { readonly title: string; readonly types: readonly IncomingType[] }[] = [
   { title: 'Outline', types: ['item'] },
@@ -21,8 +39,12 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
     if (list) list.push(thing);
     else children.set(parent, [thing]);
   }
-  const below = (thing: IncomingThing): IncomingKey[] => [thing.key, ...(children.get(thing.key) ?? []).flatMap(below)];
-  const wanted = (thing: IncomingThing): boolean => shown.has(thing.standing) || (children.get(thing.key) ?? []).some(wanted);
+  const below = (thing: IncomingThing): IncomingKey[] => [
+    thing.key,
+    ...(children.get(thing.key) ?? []).flatMap(below),
+  ];
+  const wanted = (thing: IncomingThing): boolean =>
+    shown.has(thing.standing) || (children.get(thing.key) ?? []).some(wanted);
   const standing = new Map(preview.things.map((t) => [t.key, t.standing]));
   const isShown = (key: IncomingKey) => shown.has(standing.get(key)!);
   const rows: TreeRow[] = [];
@@ -31,11 +53,26 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
     const visible: TreeRow[] = [];
     const visit = (thing: IncomingThing, depth: number) => {
       if (!wanted(thing)) return;
-      visible.push({ row: 'thing', key: thing.key, thing, depth, below: below(thing).filter((k) => k === thing.key || isShown(k)) });
+      visible.push({
+        row: 'thing',
+        key: thing.key,
+        thing,
+        depth,
+        below: below(thing).filter((k) => k === thing.key || isShown(k)),
+      });
       for (const child of children.get(thing.key) ?? []) visit(child, depth + 1);
     };
     for (const thing of top) visit(thing, 1);
-    if (visible.length) rows.push({ row: 'section', key: `section ${section.title}`, title: section.title, things: visible.flatMap((v) => (v.row === 'thing' && isShown(v.thing.key) ? [v.thing.key] : [])) }, ...visible);
+    if (visible.length)
+      rows.push(
+        {
+          row: 'section',
+          key: `section ${section.title}`,
+          title: section.title,
+          things: visible.flatMap((v) => (v.row === 'thing' && isShown(v.thing.key) ? [v.thing.key] : [])),
+        },
+        ...visible,
+      );
   }
   return rows;
 }
@@ -43,7 +80,10 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
 export const everyStanding: ReadonlySet<Standing> = new Set(standings);
 
 /** How much of a row is ticked. */
-export function tickOf(keys: readonly IncomingKey[], chosen: ReadonlySet<IncomingKey>): 'none' | 'some' | 'all' {
+export function tickOf(
+  keys: readonly IncomingKey[],
+  chosen: ReadonlySet<IncomingKey>,
+): 'none' | 'some' | 'all' {
   const n = keys.reduce((sum, k) => sum + (chosen.has(k) ? 1 : 0), 0);
   return n === 0 ? 'none' : n === keys.length ? 'all' : 'some';
 }
@@ -52,18 +92,29 @@ export function tickOf(keys: readonly IncomingKey[], chosen: ReadonlySet<Incomin
 export function toggle(keys: readonly IncomingKey[], chosen: ReadonlySet<IncomingKey>): Set<IncomingKey> {
   const next = new Set(chosen);
   const all = tickOf(keys, chosen) === 'all';
-  for (const key of keys) if (all) next.delete(key);
+  for (const key of keys)
+    if (all) next.delete(key);
     else next.add(key);
   return next;
 }
 
 /** How many of each sort a choice holds, in words: “12 items, 5 files”. */
 export function sayChoice(keys: Iterable<IncomingKey>): string {
-  const names: Readonly<Record<IncomingType, readonly [string, string]>> = { item: ['item', 'items'], file: ['file', 'files'], event: ['event', 'events'], gradeCategory: ['grade category', 'grade categories'], gradeColumn: ['grade column', 'grade columns'], bank: ['question bank', 'question banks'] };
+  const names: Readonly<Record<IncomingType, readonly [string, string]>> = {
+    item: ['item', 'items'],
+    file: ['file', 'files'],
+    event: ['event', 'events'],
+    gradeCategory: ['grade category', 'grade categories'],
+    gradeColumn: ['grade column', 'grade columns'],
+    bank: ['question bank', 'question banks'],
+  };
   const counts = new Map<IncomingType, number>();
   for (const key of keys) {
     const type = key.slice(0, key.indexOf(' ')) as IncomingType;
     counts.set(type, (counts.get(type) ?? 0) + 1);
   }
-  return [...counts].map(([type, n]) => `${n.toLocaleString('en')} ${names[type][n === 1 ? 0 : 1]}`).join(', ') || 'nothing';
+  return (
+    [...counts].map(([type, n]) => `${n.toLocaleString('en')} ${names[type][n === 1 ? 0 : 1]}`).join(', ') ||
+    'nothing'
+  );
 }

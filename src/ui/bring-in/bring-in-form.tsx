@@ -16,10 +16,25 @@ import styles from './bring-in.module.css';
 const slots: readonly SlotInfo[] = [
   { key: 'package', title: 'Course package', hint: '.imscc or .zip', accept: '.imscc,.zip' },
   { key: 'events', title: 'Calendar', hint: '.ics of this shell, if there is one', accept: '.ics' },
-  { key: 'previousEvents', title: 'Last term’s calendar', hint: '.ics, helps to find shifted copies', accept: '.ics' },
+  {
+    key: 'previousEvents',
+    title: 'Last term’s calendar',
+    hint: '.ics, helps to find shifted copies',
+    accept: '.ics',
+  },
   { key: 'status', title: 'Status sheet', hint: '.csv: what is hidden, dates, student work', accept: '.csv' },
-  { key: 'roster', title: 'Grade setup and people', hint: 'OneRoster CSV as .zip; no name is kept', accept: '.zip' },
-  { key: 'baseline', title: 'Baseline shell', hint: '.imscc: what the institution provides', accept: '.imscc,.zip' },
+  {
+    key: 'roster',
+    title: 'Grade setup and people',
+    hint: 'OneRoster CSV as .zip; no name is kept',
+    accept: '.zip',
+  },
+  {
+    key: 'baseline',
+    title: 'Baseline shell',
+    hint: '.imscc: what the institution provides',
+    accept: '.imscc,.zip',
+  },
 ];
 const fields = [
   { key: 'code', label: 'Course code', hint: 'as people say it: HYD 214' },
@@ -41,7 +56,9 @@ interface TermPickerProps {
 
 /** One of the house's terms, which fills the fields of the term. */
 function TermPicker({ terms, values, onPick }: TermPickerProps) {
-  const picked = terms.findIndex((t) => t.title === values.termTitle && t.start === values.termStart && t.end === values.termEnd);
+  const picked = terms.findIndex(
+    (t) => t.title === values.termTitle && t.start === values.termStart && t.end === values.termEnd,
+  );
   return (
     <TextField
       select
@@ -64,7 +81,10 @@ function TermPicker({ terms, values, onPick }: TermPickerProps) {
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
 export function BringInForm({ remembered, terms }: { remembered: Mapping; terms: readonly HouseTerm[] }) {
   const router = useRouter();
-  const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(slots, remembered);
+  const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(
+    slots,
+    remembered,
+  );
   const [values, setValues] = useState<Partial<Record<FieldKey, string>>>({});
   const job = useJob((view) => {
     const { shellId } = JSON.parse(view.result ?? '{}') as { shellId: string };
@@ -75,7 +95,11 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
     const sent = await sendAll();
     if (sent) await job.start('/api/bring-in', { ...sent, ...values, statusColumns: mapping, baselineIs });
   };
-  const busy = uploading !== null || job.view?.state === 'waiting' || job.view?.state === 'running' || job.view?.state === 'done';
+  const busy =
+    uploading !== null ||
+    job.view?.state === 'waiting' ||
+    job.view?.state === 'running' ||
+    job.view?.state === 'done';
   return (
     <form
       className={styles.form}
@@ -98,9 +122,23 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
           <h2>What you know about the shell</h2>
         </legend>
         <p className="soft" style={{ gridColumn: '1 / -1', margin: 0 }}>
-          All of it can stay empty. Without the term’s dates, nothing can be said about dates outside it; last term’s dates let new dates be proposed.
+          All of it can stay empty. Without the term’s dates, nothing can be said about dates outside it; last
+          term’s dates let new dates be proposed.
         </p>
-        {terms.length > 0 && <TermPicker terms={terms} values={values} onPick={(term) => setValues((now) => ({ ...now, termTitle: term.title, termStart: term.start, termEnd: term.end }))} />}
+        {terms.length > 0 && (
+          <TermPicker
+            terms={terms}
+            values={values}
+            onPick={(term) =>
+              setValues((now) => ({
+                ...now,
+                termTitle: term.title,
+                termStart: term.start,
+                termEnd: term.end,
+              }))
+            }
+          />
+        )}
         {fields.map((field) => (
           <TextField
             key={field.key}
@@ -115,7 +153,13 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
           />
         ))}
         {files.baseline && (
-          <TextField select size="small" label="The baseline is" value={baselineIs} onChange={(event) => setBaselineIs(event.target.value as 'supplied' | 'template')}>
+          <TextField
+            select
+            size="small"
+            label="The baseline is"
+            value={baselineIs}
+            onChange={(event) => setBaselineIs(event.target.value as 'supplied' | 'template')}
+          >
             <MenuItem value="supplied">shown to students outside this shell</MenuItem>
             <MenuItem value="template">what this shell began as a copy of</MenuItem>
           </TextField>

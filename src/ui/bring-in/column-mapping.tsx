@@ -12,13 +12,22 @@ const meanings: Readonly<Record<StatusColumn, string>> = {
 export type Mapping = Readonly<Record<string, StatusColumn | null>>;
 
 /** Columns that are called otherwise than ours, with what was said of them before. */
-export function openColumns(header: readonly string[], remembered: Mapping): Record<string, StatusColumn | null> {
+export function openColumns(
+  header: readonly string[],
+  remembered: Mapping,
+): Record<string, StatusColumn | null> {
   const open = header.filter((name) => !statusColumns.some((c) => c === name));
   return Object.fromEntries(open.map((name) => [name, remembered[name] ?? null]));
 }
 
 /** Says what the columns of a campus system's own report mean; what was said is remembered for the next sheet. */
-export function ColumnMapping({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: Mapping) => void }) {
+export function ColumnMapping({
+  mapping,
+  onChange,
+}: {
+  mapping: Mapping;
+  onChange: (mapping: Mapping) => void;
+}) {
   const names = Object.keys(mapping);
   if (!names.length) return null;
   return (
@@ -27,10 +36,21 @@ export function ColumnMapping({ mapping, onChange }: { mapping: Mapping; onChang
         <h2>What the columns of the status sheet mean</h2>
       </legend>
       <p className="soft" style={{ gridColumn: '1 / -1', margin: 0 }}>
-        These have names of their own. What you say is remembered for the next sheet; the others are understood as they are.
+        These have names of their own. What you say is remembered for the next sheet; the others are
+        understood as they are.
       </p>
       {names.map((name) => (
-        <TextField key={name} select size="small" label={name} value={mapping[name] ?? ''} onChange={(event) => onChange({ ...mapping, [name]: (event.target.value || null) as StatusColumn | null })} slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}>
+        <TextField
+          key={name}
+          select
+          size="small"
+          label={name}
+          value={mapping[name] ?? ''}
+          onChange={(event) =>
+            onChange({ ...mapping, [name]: (event.target.value || null) as StatusColumn | null })
+          }
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
           <MenuItem value="">leave it alone</MenuItem>
           {statusColumns.map((column) => (
             <MenuItem key={column} value={column}>

@@ -60,7 +60,12 @@ export function FileSlots({ slots, files, onFile, onDrop, title, hint }: FileSlo
                 if (file) onFile(slot.key, file);
               }}
             />
-            <Button size="small" variant={slot.key === 'package' && !files.package ? 'contained' : 'outlined'} onClick={() => pickers.current[slot.key]?.click()} aria-label={`Choose${files[slot.key] ? ' another' : ''}: ${slot.title}`}>
+            <Button
+              size="small"
+              variant={slot.key === 'package' && !files.package ? 'contained' : 'outlined'}
+              onClick={() => pickers.current[slot.key]?.click()}
+              aria-label={`Choose${files[slot.key] ? ' another' : ''}: ${slot.title}`}
+            >
               {files[slot.key] ? 'Choose another' : 'Choose'}
             </Button>
           </div>

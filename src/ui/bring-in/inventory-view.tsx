@@ -45,7 +45,13 @@ export function InventoryView({
     <div className={styles.page}>
       {inventory.doubts.length > 0 && (
         <IdentityAlarm question="Is this the right shell?">
-          {inventory.doubts.map((d) => `The title of the package says “${d.says}”, and the shell ${d.what === 'term' ? 'is for' : 'is'} ${d.is}.`).join(' ')} Working in the wrong shell is the costliest mistake: make sure before you go on.
+          {inventory.doubts
+            .map(
+              (d) =>
+                `The title of the package says “${d.says}”, and the shell ${d.what === 'term' ? 'is for' : 'is'} ${d.is}.`,
+            )
+            .join(' ')}{' '}
+          Working in the wrong shell is the costliest mistake: make sure before you go on.
         </IdentityAlarm>
       )}
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>

@@ -19,10 +19,13 @@ export function sortFiles(names: readonly string[]): SortedFiles {
     if (/roster|grades/i.test(name) && /\.zip$/i.test(name)) put('roster', index);
     else if (/baseline|template/i.test(name) && /\.(imscc|zip)$/i.test(name)) put('baseline', index);
     else if (/\.(imscc|zip)$/i.test(name)) put('package', index);
-    else if (/\.ics$/i.test(name)) put(/prev|last|old|before/i.test(name) ? 'previousEvents' : 'events', index);
+    else if (/\.ics$/i.test(name))
+      put(/prev|last|old|before/i.test(name) ? 'previousEvents' : 'events', index);
     else if (/\.csv$/i.test(name)) put('status', index);
     else strangers.push(name);
   });
-  const trouble = strangers.length ? `${strangers.map((n) => `“${n}”`).join(', ')} found no place: one package (.imscc, .zip), two calendars (.ics), one status sheet (.csv), one roster and one baseline (named so) are taken.` : null;
+  const trouble = strangers.length
+    ? `${strangers.map((n) => `“${n}”`).join(', ')} found no place: one package (.imscc, .zip), two calendars (.ics), one status sheet (.csv), one roster and one baseline (named so) are taken.`
+    : null;
   return { placed, trouble };
 }

@@ -17,7 +17,11 @@ export function useChosenFiles(slots: readonly SlotInfo[], remembered: Mapping) 
   const put = (slot: Slot, file: File) => {
     setFiles((now) => ({ ...now, [slot]: file }));
     // Only the beginning is looked at here; the sheet itself is read where everything is.
-    if (slot === 'status') void file.slice(0, 65_536).text().then((text) => setMapping(openColumns(headerOf(text), remembered)));
+    if (slot === 'status')
+      void file
+        .slice(0, 65_536)
+        .text()
+        .then((text) => setMapping(openColumns(headerOf(text), remembered)));
   };
   const drop = (list: FileList) => {
     const sorted = sortFiles([...list].map((f) => f.name));

@@ -25,7 +25,19 @@ export interface RunView {
 }
 
 /** Every run with its ledger; the newest can be taken back as a whole. */
-export function RunList({ id, code, title, runs, planSize }: { id: string; code: string; title: string; runs: readonly RunView[]; planSize: number }) {
+export function RunList({
+  id,
+  code,
+  title,
+  runs,
+  planSize,
+}: {
+  id: string;
+  code: string;
+  title: string;
+  runs: readonly RunView[];
+  planSize: number;
+}) {
   const router = useRouter();
   const undo = useJob(() => router.refresh());
   const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
@@ -36,7 +48,8 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
         <p style={{ margin: 0 }}>
           {planSize > 0 ? (
             <>
-              {planSize} changes wait in the plan: <Link href={`/shells/${id}/rehearse`}>rehearse them</Link>, then carry them out from there.
+              {planSize} changes wait in the plan: <Link href={`/shells/${id}/rehearse`}>rehearse them</Link>,
+              then carry them out from there.
             </>
           ) : (
             <>
@@ -55,7 +68,8 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
             {last.state === 'undone' ? 'The last run was taken back: all is as before' : sayRun(last.summary)}
           </h1>
           <p className="soft number" style={{ margin: '4px 0 0' }}>
-            {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked, {plural(last.summary.relinked, 'link')} led elsewhere.
+            {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked,{' '}
+            {plural(last.summary.relinked, 'link')} led elsewhere.
           </p>
         </div>
         {last.state === 'done' && (
@@ -66,16 +80,26 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
       </div>
       <JobProgress job={undo} label="Taking back" />
       {runs.map((run) => (
-        <section key={run.id} id={`run-${run.id}`} className={styles.card} aria-label={`Run of ${new Date(run.finishedAt).toLocaleString('en-GB')}`}>
+        <section
+          key={run.id}
+          id={`run-${run.id}`}
+          className={styles.card}
+          aria-label={`Run of ${new Date(run.finishedAt).toLocaleString('en-GB')}`}
+        >
           <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
             <SmallCloth code={code} title={title} />
             <h2 style={{ flex: 1 }} className="number">
-              {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
+              {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of{' '}
+              <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
             </h2>
             {run.state === 'undone' ? (
               <span className="soft">taken back</span>
             ) : run.undoable ? (
-              <Button variant="outlined" disabled={busy} onClick={() => void undo.start(`/api/shells/${id}/undo`, { runId: run.id })}>
+              <Button
+                variant="outlined"
+                disabled={busy}
+                onClick={() => void undo.start(`/api/shells/${id}/undo`, { runId: run.id })}
+              >
                 Take back this run ({plural(run.summary.done, 'change')})
               </Button>
             ) : (
@@ -88,7 +112,13 @@ export function RunList({ id, code, title, runs, planSize }: { id: string; code:
           </details>
         </section>
       ))}
-      {last.state === 'undone' && <Alert severity="info">{last.packageName === null ? 'The findings are open again; nothing was lost.' : 'What was added is gone again; nothing else was touched.'}</Alert>}
+      {last.state === 'undone' && (
+        <Alert severity="info">
+          {last.packageName === null
+            ? 'The findings are open again; nothing was lost.'
+            : 'What was added is gone again; nothing else was touched.'}
+        </Alert>
+      )}
     </div>
   );
 }

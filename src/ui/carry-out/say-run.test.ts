@@ -7,5 +7,12 @@ test.each([
   [{ removed: { ...none, gradeCategories: 8 }, done: 8 }, 'Done: 8 grade categories are gone'],
   [{ removed: { ...none, items: 1 }, done: 1 }, 'Done: 1 item is gone'],
   [{ removed: none, done: 10 }, 'Done: 10 changes made'],
-  [{ removed: none, done: 6, added: { item: 2, file: 3, event: 1, gradeCategory: 0, gradeColumn: 0, bank: 0 } }, 'Done: 2 items, 3 files and 1 event were added'],
+  [
+    {
+      removed: none,
+      done: 6,
+      added: { item: 2, file: 3, event: 1, gradeCategory: 0, gradeColumn: 0, bank: 0 },
+    },
+    'Done: 2 items, 3 files and 1 event were added',
+  ],
 ])('%j', (summary, words) => expect(sayRun(summary)).toBe(words));

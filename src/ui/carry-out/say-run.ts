@@ -2,14 +2,29 @@ import { plural } from '@/core/text/plural';
 import type { RunSummary } from '@/services/carry-out/order-run';
 
 /** Joins parts the way people do: “a, b and c”. */
-const join = (parts: readonly string[]): string => (parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`);
+const join = (parts: readonly string[]): string =>
+  parts.length < 2 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
 
 /** What a run did, in one line: what went or came in, each sort that there is any of; else how many changes it made. */
 export function sayRun({ removed, added, done }: Pick<RunSummary, 'removed' | 'added' | 'done'>): string {
   const counts = added
     ? [added.item, added.file, added.event, added.gradeCategory, added.gradeColumn, added.bank]
-    : [removed.items, removed.files, removed.events, removed.gradeCategories, removed.gradeColumns, removed.banks];
-  const words = [['item'], ['file'], ['event'], ['grade category', 'grade categories'], ['grade column'], ['question bank']] as const;
+    : [
+        removed.items,
+        removed.files,
+        removed.events,
+        removed.gradeCategories,
+        removed.gradeColumns,
+        removed.banks,
+      ];
+  const words = [
+    ['item'],
+    ['file'],
+    ['event'],
+    ['grade category', 'grade categories'],
+    ['grade column'],
+    ['question bank'],
+  ] as const;
   const parts = counts.flatMap((n, i) => (n > 0 ? [plural(n, words[i]![0], words[i]![1])] : []));
   const sum = counts.reduce((a, b) => a + b, 0);
   if (!parts.length) return `Done: ${plural(done, 'change')} made`;

@@ -44,11 +44,26 @@ export function coatModel(sketch: Sketch, findings: readonly ListedFinding[]): C
     }
   const bristle = (type: string, ref: string, title: string, group: number): Bristle => {
     const finding = worst.get(`${type} ${ref}`);
-    return { ref, title, group, family: finding?.family ?? null, urgency: finding?.urgency ?? null, finding: finding?.id ?? null, says: finding?.title ?? '' };
+    return {
+      ref,
+      title,
+      group,
+      family: finding?.family ?? null,
+      urgency: finding?.urgency ?? null,
+      finding: finding?.id ?? null,
+      says: finding?.title ?? '',
+    };
   };
   const items = sketch.items.map((i) => bristle('item', i.ref, i.title, i.group));
-  const band = (name: string, type: string, things: Sketch['files']): Band => ({ name, bristles: things.map((t) => bristle(type, t.ref, t.title, -1)) });
-  const bands = [band('files', 'file', sketch.files), band('events', 'event', sketch.events), band('in grades', 'setup', sketch.setup)];
+  const band = (name: string, type: string, things: Sketch['files']): Band => ({
+    name,
+    bristles: things.map((t) => bristle(type, t.ref, t.title, -1)),
+  });
+  const bands = [
+    band('files', 'file', sketch.files),
+    band('events', 'event', sketch.events),
+    band('in grades', 'setup', sketch.setup),
+  ];
   return {
     groups: sketch.groups,
     items,
@@ -64,6 +79,8 @@ function doubled(sketch: Sketch, findings: readonly ListedFinding[]): Stretch[] 
     .filter((f) => f.check === 'duplicate.repeated-import' && f.coveredBy === null)
     .flatMap((f) => {
       const at = f.subjects.map((s) => place.get(s.ref)).filter((n) => n !== undefined);
-      return at.length ? [{ from: Math.min(...at), to: Math.max(...at), label: `again: ${f.subjects.length} items` }] : [];
+      return at.length
+        ? [{ from: Math.min(...at), to: Math.max(...at), label: `again: ${f.subjects.length} items` }]
+        : [];
     });
 }

@@ -31,7 +31,9 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
   useEffect(() => {
     const element = box.current;
     if (!element) return;
-    const observer = new ResizeObserver((entries) => setWidth(Math.floor(entries[0]?.contentRect.width ?? 0)));
+    const observer = new ResizeObserver((entries) =>
+      setWidth(Math.floor(entries[0]?.contentRect.width ?? 0)),
+    );
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
@@ -54,14 +56,26 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
     void document.fonts.ready.then(draw);
   }, [layout, model, colorScheme]);
 
-  const bristleOf = (place: Place | null): Bristle | null => (place ? ((place.band < 0 ? model.items[place.index] : model.bands[place.band]?.bristles[place.index]) ?? null) : null);
+  const bristleOf = (place: Place | null): Bristle | null =>
+    place
+      ? ((place.band < 0 ? model.items[place.index] : model.bands[place.band]?.bristles[place.index]) ?? null)
+      : null;
   const pointed = bristleOf(at);
   const step = (by: 1 | -1 | 'first' | 'last') => {
     if (!layout) return;
     const standing = layout.places.filter((p) => bristleOf(p)?.family);
     if (!standing.length) return;
     const now = at ? standing.findIndex((p) => p === at) : -1;
-    const next = by === 'first' ? 0 : by === 'last' ? standing.length - 1 : now < 0 ? (by > 0 ? 0 : standing.length - 1) : (now + by + standing.length) % standing.length;
+    const next =
+      by === 'first'
+        ? 0
+        : by === 'last'
+          ? standing.length - 1
+          : now < 0
+            ? by > 0
+              ? 0
+              : standing.length - 1
+            : (now + by + standing.length) % standing.length;
     setAt(standing[next] ?? null);
   };
   const open = () => {
@@ -75,7 +89,14 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
       aria-label={`${label}: ${model.items.length} items; ${model.standing} things carry a finding. Arrow keys go through them${onOpen ? ', Enter opens one' : ''}.`}
       tabIndex={0}
       onKeyDown={(event) => {
-        const move = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, Home: 'first', End: 'last' } as const;
+        const move = {
+          ArrowRight: 1,
+          ArrowDown: 1,
+          ArrowLeft: -1,
+          ArrowUp: -1,
+          Home: 'first',
+          End: 'last',
+        } as const;
         const by = move[event.key as keyof typeof move];
         if (by !== undefined) {
           event.preventDefault();
@@ -86,7 +107,11 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
       <canvas
         ref={canvas}
         aria-hidden="true"
-        style={{ width: layout?.width ?? '100%', height: layout?.height ?? 230, cursor: pointed?.finding && onOpen ? 'pointer' : 'default' }}
+        style={{
+          width: layout?.width ?? '100%',
+          height: layout?.height ?? 230,
+          cursor: pointed?.finding && onOpen ? 'pointer' : 'default',
+        }}
         onMouseMove={(event) => {
           const frame = event.currentTarget.getBoundingClientRect();
           if (layout) setAt(placeAt(layout, event.clientX - frame.left, event.clientY - frame.top));
@@ -95,7 +120,11 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
         onClick={open}
       />
       {at && pointed && (
-        <div className={styles.tip} style={{ left: Math.min(at.x, Math.max(0, width - 260)), top: at.y + 4 }} aria-hidden="true">
+        <div
+          className={styles.tip}
+          style={{ left: Math.min(at.x, Math.max(0, width - 260)), top: at.y + 4 }}
+          aria-hidden="true"
+        >
           <strong>{pointed.title}</strong>
           {pointed.says && <span>{pointed.says}</span>}
         </div>

@@ -7,13 +7,23 @@ export type Palette = Readonly<Record<string, string>>;
 /** The colours of the page's scheme. */
 export function readPalette(element: Element): Palette {
   const style = getComputedStyle(element);
-  return Object.fromEntries([...families, 'hair', 'ink', 'soft', 'line'].map((name) => [name, style.getPropertyValue(`--${name}`).trim()]));
+  return Object.fromEntries(
+    [...families, 'hair', 'ink', 'soft', 'line'].map((name) => [
+      name,
+      style.getPropertyValue(`--${name}`).trim(),
+    ]),
+  );
 }
 
 const reach: Readonly<Record<Urgency, number>> = { 'fix-first': 0.82, 'look-at': 0.58, tidy: 0.4 };
 
 /** Draws the whole Coat: one pass for clean hair, one path a colour for what stands up. */
-export function drawCoat(context: CanvasRenderingContext2D, model: CoatModel, layout: CoatLayout, palette: Palette): void {
+export function drawCoat(
+  context: CanvasRenderingContext2D,
+  model: CoatModel,
+  layout: CoatLayout,
+  palette: Palette,
+): void {
   context.clearRect(0, 0, layout.width, layout.height);
   context.lineCap = 'butt';
   drawStretches(context, model, layout, palette);
@@ -23,12 +33,20 @@ export function drawCoat(context: CanvasRenderingContext2D, model: CoatModel, la
   const hair: Path2D = new Path2D();
   const standing = new Map<string, Path2D>();
   for (const place of layout.places) {
-    const bristle = place.band < 0 ? model.items[place.index] : model.bands[place.band]?.bristles[place.index];
+    const bristle =
+      place.band < 0 ? model.items[place.index] : model.bands[place.band]?.bristles[place.index];
     if (!bristle) continue;
     if (place.band >= 0) {
       const tall = bristle.urgency ? 6 + 12 * reach[bristle.urgency] : 5;
-      const path = bristle.family ? pathFor(standing, `${bristle.family} band`) : pathFor(standing, 'hair band');
-      path.rect(place.x - place.width / 2, place.y - tall, Math.max(0.8, place.width - (place.width > 3 ? 0.8 : 0)), tall);
+      const path = bristle.family
+        ? pathFor(standing, `${bristle.family} band`)
+        : pathFor(standing, 'hair band');
+      path.rect(
+        place.x - place.width / 2,
+        place.y - tall,
+        Math.max(0.8, place.width - (place.width > 3 ? 0.8 : 0)),
+        tall,
+      );
       continue;
     }
     const max = layout.rowHeight;
@@ -61,27 +79,41 @@ export function drawCoat(context: CanvasRenderingContext2D, model: CoatModel, la
   drawLabels(context, layout, palette);
 }
 
-function drawStretches(context: CanvasRenderingContext2D, model: CoatModel, layout: CoatLayout, palette: Palette): void {
+function drawStretches(
+  context: CanvasRenderingContext2D,
+  model: CoatModel,
+  layout: CoatLayout,
+  palette: Palette,
+): void {
   context.font = "600 11px 'Atkinson Hyperlegible Next Variable', sans-serif";
   for (const stretch of model.stretches) {
     const [first, last] = [layout.places[stretch.from], layout.places[stretch.to]];
     if (!first || !last || first.band >= 0 || last.band >= 0) continue;
     context.fillStyle = palette['duplicate'] ?? '#00f';
     context.globalAlpha = 0.1;
-    if (first.y === last.y) context.fillRect(first.x - first.width, first.y - layout.rowHeight + 2, last.x - first.x + 2 * first.width, layout.rowHeight - 2);
+    if (first.y === last.y)
+      context.fillRect(
+        first.x - first.width,
+        first.y - layout.rowHeight + 2,
+        last.x - first.x + 2 * first.width,
+        layout.rowHeight - 2,
+      );
     context.globalAlpha = 1;
-    if (layout.rowHeight > 80) context.fillText(stretch.label, Math.min(first.x, layout.width - 110), first.y - layout.rowHeight + 12);
+    if (layout.rowHeight > 80)
+      context.fillText(stretch.label, Math.min(first.x, layout.width - 110), first.y - layout.rowHeight + 12);
   }
 }
 
 function drawLabels(context: CanvasRenderingContext2D, layout: CoatLayout, palette: Palette): void {
   context.fillStyle = palette['soft'] ?? '#666';
   context.font = "11px 'Atkinson Hyperlegible Next Variable', sans-serif";
-  if (layout.grounds.length === 1) for (const label of layout.groupLabels) context.fillText(label.text, label.x, label.y);
+  if (layout.grounds.length === 1)
+    for (const label of layout.groupLabels) context.fillText(label.text, label.x, label.y);
   for (const label of layout.bandLabels) context.fillText(label.text, label.x, label.y);
 }
 
-const strokeWidth = (layout: CoatLayout, wanted: number) => Math.min(wanted, Math.max(0.8, (layout.places[0]?.width ?? 3) * 0.62));
+const strokeWidth = (layout: CoatLayout, wanted: number) =>
+  Math.min(wanted, Math.max(0.8, (layout.places[0]?.width ?? 3) * 0.62));
 function pathFor(paths: Map<string, Path2D>, key: string): Path2D {
   let path = paths.get(key);
   if (!path) paths.set(key, (path = new Path2D()));

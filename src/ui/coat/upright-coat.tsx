@@ -10,7 +10,17 @@ import { readPalette } from './draw-coat';
 const lengths = { 'fix-first': 46, 'look-at': 34, tidy: 24 } as const;
 
 /** The Coat set upright beside the workbench: the outline from top to bottom, with a frame around what is looked at. */
-export function UprightCoat({ sketch, findings, current, onOpen }: { sketch: Sketch; findings: readonly ListedFinding[]; current: ListedFinding | null; onOpen: (finding: string) => void }) {
+export function UprightCoat({
+  sketch,
+  findings,
+  current,
+  onOpen,
+}: {
+  sketch: Sketch;
+  findings: readonly ListedFinding[];
+  current: ListedFinding | null;
+  onOpen: (finding: string) => void;
+}) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [height, setHeight] = useState(0);
@@ -21,7 +31,9 @@ export function UprightCoat({ sketch, findings, current, onOpen }: { sketch: Ske
   useEffect(() => {
     const element = box.current;
     if (!element) return;
-    const observer = new ResizeObserver((entries) => setHeight(Math.floor(entries[0]?.contentRect.height ?? 0)));
+    const observer = new ResizeObserver((entries) =>
+      setHeight(Math.floor(entries[0]?.contentRect.height ?? 0)),
+    );
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

@@ -28,12 +28,17 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
   return (
     <li className={styles.batch}>
       <FamilyShape family={batch.family} size={18} named />
-      <Link href={decide} className={`${styles.count} number`} aria-label={`${batch.things} ${batch.title}: go through them`}>
+      <Link
+        href={decide}
+        className={`${styles.count} number`}
+        aria-label={`${batch.things} ${batch.title}: go through them`}
+      >
         {batch.things}
       </Link>
       <div style={{ minWidth: 0 }}>
         <p>
-          <strong>{batch.title}</strong> <span className={styles.urgency}>· {urgencyTitles[batch.urgency]}</span>
+          <strong>{batch.title}</strong>{' '}
+          <span className={styles.urgency}>· {urgencyTitles[batch.urgency]}</span>
         </p>
         {batch.question && <p className={styles.question}>{batch.question}</p>}
         <p className={styles.proof} title={batch.proof}>
@@ -74,11 +79,24 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
         )}
       </div>
       {open && (
-        <div className={styles.evidence} id={panel} role="region" aria-label={`Evidence: ${batch.title}`} tabIndex={0}>
+        <div
+          className={styles.evidence}
+          id={panel}
+          role="region"
+          aria-label={`Evidence: ${batch.title}`}
+          tabIndex={0}
+        >
           {findings.slice(0, 25).map((f) => (
             <div key={f.id}>
               <h3>{f.title}</h3>
-              <dl style={{ display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '2px 14px', margin: '4px 0' }}>
+              <dl
+                style={{
+                  display: 'grid',
+                  gridTemplateColumns: 'max-content 1fr',
+                  gap: '2px 14px',
+                  margin: '4px 0',
+                }}
+              >
                 {f.evidence.slice(0, 6).map((e, i) => (
                   <div key={i} style={{ display: 'contents' }}>
                     <dt className="soft">{e.label}</dt>

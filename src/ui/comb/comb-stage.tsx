@@ -31,7 +31,8 @@ export function CombStage({ view }: { view: CombView }) {
       <div style={{ padding: 22, display: 'grid', gap: 14, justifyItems: 'start' }}>
         <h1>Not combed yet</h1>
         <p style={{ margin: 0, maxWidth: 560 }}>
-          Combing looks through all {view.things.toLocaleString('en')} things of this shell for duplicates, leftovers, hidden and stale ones. It changes nothing.
+          Combing looks through all {view.things.toLocaleString('en')} things of this shell for duplicates,
+          leftovers, hidden and stale ones. It changes nothing.
         </p>
         <Button variant="contained" size="large" onClick={comb} disabled={combing}>
           Comb {view.code || view.title}
@@ -42,7 +43,15 @@ export function CombStage({ view }: { view: CombView }) {
   const { smoothness } = view;
   const rough = smoothness ? smoothness.total - smoothness.smooth : 0;
   const four = [...view.batches].sort((a, b) => b.things - a.things).slice(0, 4);
-  const settles = new Set(four.flatMap((b) => b.findings.flatMap((id) => (byId.get(id)?.subjects ?? []).filter((s) => s.ref !== byId.get(id)?.keep).map((s) => `${s.type} ${s.ref}`)))).size;
+  const settles = new Set(
+    four.flatMap((b) =>
+      b.findings.flatMap((id) =>
+        (byId.get(id)?.subjects ?? [])
+          .filter((s) => s.ref !== byId.get(id)?.keep)
+          .map((s) => `${s.type} ${s.ref}`),
+      ),
+    ),
+  ).size;
   return (
     <div className={styles.page}>
       <div className={styles.main}>
@@ -50,7 +59,8 @@ export function CombStage({ view }: { view: CombView }) {
           <div style={{ flex: 1 }}>
             <h1>{view.headline}</h1>
             <p className="soft number" style={{ margin: '4px 0 0' }}>
-              {rough.toLocaleString('en')} of {view.things.toLocaleString('en')} things have a finding; combed in {(view.combed.milliseconds / 1000).toFixed(2)} s.
+              {rough.toLocaleString('en')} of {view.things.toLocaleString('en')} things have a finding; combed
+              in {(view.combed.milliseconds / 1000).toFixed(2)} s.
               {four.length > 1 && ` ${four.length} decisions settle ${settles.toLocaleString('en')} of them.`}
             </p>
           </div>
@@ -58,11 +68,31 @@ export function CombStage({ view }: { view: CombView }) {
             Comb again
           </Button>
         </div>
-        {view.combed.byOtherRules && <Alert severity="info">The house rules were changed since this shell was combed. Comb it again to see what they find.</Alert>}
+        {view.combed.byOtherRules && (
+          <Alert severity="info">
+            The house rules were changed since this shell was combed. Comb it again to see what they find.
+          </Alert>
+        )}
         <JobProgress job={job} label="Combing" />
         <div className={styles.card} style={{ padding: '12px 14px' }}>
-          <Coat sketch={view.sketch} findings={view.findings} label="The Coat" onOpen={(finding) => router.push(`/shells/${view.id}/decide?finding=${finding}`)} />
-          <ul aria-label="Families" style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 18px', listStyle: 'none', margin: '8px 0 0', padding: 0, fontSize: '0.85rem' }}>
+          <Coat
+            sketch={view.sketch}
+            findings={view.findings}
+            label="The Coat"
+            onOpen={(finding) => router.push(`/shells/${view.id}/decide?finding=${finding}`)}
+          />
+          <ul
+            aria-label="Families"
+            style={{
+              display: 'flex',
+              flexWrap: 'wrap',
+              gap: '4px 18px',
+              listStyle: 'none',
+              margin: '8px 0 0',
+              padding: 0,
+              fontSize: '0.85rem',
+            }}
+          >
             {families.map((f) => (
               <li key={f} style={{ display: 'inline-flex', gap: 6, alignItems: 'center' }}>
                 <FamilyShape family={f} size={13} />
@@ -82,7 +112,9 @@ export function CombStage({ view }: { view: CombView }) {
               </Link>
             )}
           </div>
-          {view.batches.length === 0 && <p>Nothing found. Go on to see it as students would, or export it, on Prove.</p>}
+          {view.batches.length === 0 && (
+            <p>Nothing found. Go on to see it as students would, or export it, on Prove.</p>
+          )}
           {view.batches.length > 0 && (
             <ul className={styles.card} style={{ listStyle: 'none', margin: 0, padding: 0 }}>
               {view.batches.map((batch) => {
@@ -120,7 +152,8 @@ export function CombStage({ view }: { view: CombView }) {
 
 /** What the audit did not say, and why: three answers that are never mixed up, each with its checks. */
 function Unsaid({ view }: { view: CombView }) {
-  const of = (state: CombView['checks'][number]['row']['state']) => view.checks.filter((c) => c.row.state === state);
+  const of = (state: CombView['checks'][number]['row']['state']) =>
+    view.checks.filter((c) => c.row.state === state);
   const groups = [
     { title: 'could not run', checks: of('could-not-run'), open: true },
     { title: 'found nothing', checks: of('nothing-found'), open: false },
@@ -131,7 +164,8 @@ function Unsaid({ view }: { view: CombView }) {
     <section aria-labelledby="unsaid" className={styles.unsaid}>
       <h3 id="unsaid">{plural(view.checks.length, 'check')}</h3>
       <p className="number">
-        <Link href="/checks">{view.checks.length - groups.reduce((n, g) => n + g.checks.length, 0)}</Link> found something
+        <Link href="/checks">{view.checks.length - groups.reduce((n, g) => n + g.checks.length, 0)}</Link>{' '}
+        found something
       </p>
       {groups.map((g) => (
         <details key={g.title} open={g.open}>

@@ -30,7 +30,11 @@ export function FamilyTable({ id, findings }: { id: string; findings: readonly F
               const n = findings.filter((f) => f.family === family && f.urgency === urgency).length;
               return (
                 <td key={urgency} className="number">
-                  {n ? <Link href={`/shells/${id}/decide?family=${family}&urgency=${urgency}`}>{n}</Link> : <span className="soft">0</span>}
+                  {n ? (
+                    <Link href={`/shells/${id}/decide?family=${family}&urgency=${urgency}`}>{n}</Link>
+                  ) : (
+                    <span className="soft">0</span>
+                  )}
                 </td>
               );
             })}

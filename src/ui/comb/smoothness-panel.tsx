@@ -4,7 +4,15 @@ import type { Smoothness } from '@/core/checks/smoothness';
 import styles from './comb.module.css';
 
 /** How smooth the shell lies, with the counts that make it. */
-export function SmoothnessPanel({ id, smoothness, findings }: { id: string; smoothness: Smoothness; findings: readonly Finding[] }) {
+export function SmoothnessPanel({
+  id,
+  smoothness,
+  findings,
+}: {
+  id: string;
+  smoothness: Smoothness;
+  findings: readonly Finding[];
+}) {
   const rough = smoothness.total - smoothness.smooth;
   const counted = new Set<string>();
   const parts = families.map((family) => {
@@ -28,7 +36,14 @@ export function SmoothnessPanel({ id, smoothness, findings }: { id: string; smoo
           {smoothness.smooth.toLocaleString('en')} of {smoothness.total.toLocaleString('en')} lie smooth
         </Link>
       </div>
-      <div className={styles.share} role="img" aria-label={`${smoothness.smooth} things without a finding, ${rough} with one: ${parts.filter((p) => p.n).map((p) => `${p.n} ${familyTitles[p.family]}`).join(', ')}`}>
+      <div
+        className={styles.share}
+        role="img"
+        aria-label={`${smoothness.smooth} things without a finding, ${rough} with one: ${parts
+          .filter((p) => p.n)
+          .map((p) => `${p.n} ${familyTitles[p.family]}`)
+          .join(', ')}`}
+      >
         <span style={{ flex: smoothness.smooth }} />
         {parts.map((p) => (
           <span key={p.family} style={{ flex: p.n, background: `var(--${p.family})` }} />

@@ -45,21 +45,34 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
       role="listbox"
       aria-multiselectable="true"
       aria-label="Findings"
-      aria-activedescendant={windowed.getVirtualItems().some((v) => v.index === at) ? `finding-${current}` : undefined}
+      aria-activedescendant={
+        windowed.getVirtualItems().some((v) => v.index === at) ? `finding-${current}` : undefined
+      }
       onKeyDown={onKey}
       data-testid="findings"
     >
       <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
         {windowed.getVirtualItems().map((slot) => {
           const row = rows[slot.index]!;
-          const style = { position: 'absolute', top: slot.start, left: 0, right: 0, height: heights[row.type] } as const;
+          const style = {
+            position: 'absolute',
+            top: slot.start,
+            left: 0,
+            right: 0,
+            height: heights[row.type],
+          } as const;
           if (row.type === 'group') {
             const ids = row.findings.map((f) => f.id);
             const n = ids.filter((id) => chosen.has(id)).length;
             return (
               <div key={slot.key} className={styles.group} style={style} role="presentation">
-                <ChoiceBox state={n === 0 ? 'none' : n === ids.length ? 'all' : 'some'} onToggle={() => onToggle(ids)} />
-                <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{row.title}</span>
+                <ChoiceBox
+                  state={n === 0 ? 'none' : n === ids.length ? 'all' : 'some'}
+                  onToggle={() => onToggle(ids)}
+                />
+                <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+                  {row.title}
+                </span>
                 <span className="soft number" style={{ fontFamily: 'inherit', fontWeight: 400 }}>
                   {ids.length}
                 </span>
@@ -79,15 +92,21 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
               data-current={finding.id === current}
               onClick={() => onCurrent(finding.id)}
             >
-              <ChoiceBox state={chosen.has(finding.id) ? 'all' : 'none'} onToggle={() => onToggle([finding.id])} />
+              <ChoiceBox
+                state={chosen.has(finding.id) ? 'all' : 'none'}
+                onToggle={() => onToggle([finding.id])}
+              />
               <FamilyShape family={finding.family} named />
               <span className={styles.text}>
                 <span title={finding.title}>{finding.title}</span>
                 <span className="soft" style={{ fontSize: '0.82rem' }}>
-                  {urgencyTitles[finding.urgency]} · {(finding.subjects[0]?.path ?? []).join(' › ') || 'top level'}
+                  {urgencyTitles[finding.urgency]} ·{' '}
+                  {(finding.subjects[0]?.path ?? []).join(' › ') || 'top level'}
                 </span>
               </span>
-              {fate && <span style={{ color: 'var(--calendar)', fontWeight: 600, fontSize: '0.85rem' }}>{fate}</span>}
+              {fate && (
+                <span style={{ color: 'var(--calendar)', fontWeight: 600, fontSize: '0.85rem' }}>{fate}</span>
+              )}
             </div>
           );
         })}

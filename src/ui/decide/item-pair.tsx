@@ -3,15 +3,27 @@ import type { DiffPart, ItemDetail } from '@/services/shells/subject-detail';
 import styles from './decide.module.css';
 
 /** One item's text, or two side by side with what differs marked, and a small table of what decides. */
-export function ItemPair({ finding, items, difference }: { finding: ListedFinding; items: readonly ItemDetail[]; difference: readonly DiffPart[] | null }) {
+export function ItemPair({
+  finding,
+  items,
+  difference,
+}: {
+  finding: ListedFinding;
+  items: readonly ItemDetail[];
+  difference: readonly DiffPart[] | null;
+}) {
   const going = new Set(finding.remedy?.action === 'delete' ? finding.remedy.targets : []);
-  const fate = (item: ItemDetail) => (item.ref === finding.keep ? 'stays' : going.has(item.ref) ? 'goes' : 'open');
+  const fate = (item: ItemDetail) =>
+    item.ref === finding.keep ? 'stays' : going.has(item.ref) ? 'goes' : 'open';
   const pair = difference ? items : items.slice(0, 1);
   const rows: readonly [string, (i: ItemDetail) => string | null][] = [
     ['Stands in', (i) => i.path.join(' › ') || 'the top level'],
     ['Students', (i) => i.students],
     ['Changed', (i) => i.changed?.slice(0, 10) ?? 'not known'],
-    ['Student work', (i) => (i.studentWork === null ? 'not known' : i.studentWork === 0 ? 'none' : String(i.studentWork))],
+    [
+      'Student work',
+      (i) => (i.studentWork === null ? 'not known' : i.studentWork === 0 ? 'none' : String(i.studentWork)),
+    ],
     ['Points', (i) => (i.points === null ? null : String(i.points))],
     ['Due', (i) => i.due?.replace('T', ' ') ?? null],
     ['Address', (i) => i.target],
@@ -30,7 +42,11 @@ export function ItemPair({ finding, items, difference }: { finding: ListedFindin
               </header>
               <div className={styles.body} tabIndex={0} role="region" aria-label={`Text of ${item.title}`}>
                 {difference && difference.some((p) => p.side !== 'both')
-                  ? difference.filter((p) => p.side === 'both' || p.side === (k === 0 ? 'first' : 'second')).map((p, n) => (p.side === 'both' ? <span key={n}>{p.text}</span> : <mark key={n}>{p.text}</mark>))
+                  ? difference
+                      .filter((p) => p.side === 'both' || p.side === (k === 0 ? 'first' : 'second'))
+                      .map((p, n) =>
+                        p.side === 'both' ? <span key={n}>{p.text}</span> : <mark key={n}>{p.text}</mark>,
+                      )
                   : item.text}
               </div>
             </article>

@@ -18,19 +18,41 @@ const finding = (id: string, check: Finding['check'], over: Partial<Finding> = {
   substance: id,
   ...over,
 });
-const open = [finding('a', 'orphan.unused-file'), finding('b', 'orphan.unused-file', { coveredBy: 'c' }), finding('c', 'calendar.carried-over', { urgency: 'fix-first' })];
+const open = [
+  finding('a', 'orphan.unused-file'),
+  finding('b', 'orphan.unused-file', { coveredBy: 'c' }),
+  finding('c', 'calendar.carried-over', { urgency: 'fix-first' }),
+];
 const batches = batchFindings(
   open.filter((f) => !f.coveredBy),
   [],
 );
-const rows = (query: string) => listRows({ open, planned: [open[0]!], 'left-be': [] }, readFilter(new URLSearchParams(query)), batches, (c) => c);
+const rows = (query: string) =>
+  listRows(
+    { open, planned: [open[0]!], 'left-be': [] },
+    readFilter(new URLSearchParams(query)),
+    batches,
+    (c) => c,
+  );
 const keys = (query: string) => rows(query).map((r) => (r.type === 'group' ? `# ${r.title}` : r.finding.id));
 
 test('groups come with what students notice first, covered findings last', () => {
-  expect(keys('')).toEqual(['# calendar.carried-over', 'c', '# orphan.unused-file', 'a', '# orphan.unused-file, part of a larger finding', 'b']);
+  expect(keys('')).toEqual([
+    '# calendar.carried-over',
+    'c',
+    '# orphan.unused-file',
+    'a',
+    '# orphan.unused-file, part of a larger finding',
+    'b',
+  ]);
 });
 test('filters narrow the list', () => {
-  expect(keys('family=orphan')).toEqual(['# orphan.unused-file', 'a', '# orphan.unused-file, part of a larger finding', 'b']);
+  expect(keys('family=orphan')).toEqual([
+    '# orphan.unused-file',
+    'a',
+    '# orphan.unused-file, part of a larger finding',
+    'b',
+  ]);
   expect(keys('urgency=fix-first')).toEqual(['# calendar.carried-over', 'c']);
   expect(keys(`batch=${batches[0]!.id}`)).toEqual(['# calendar.carried-over', 'c']);
   expect(keys('state=planned')).toEqual(['# orphan.unused-file', 'a']);
@@ -39,5 +61,10 @@ test('filters narrow the list', () => {
 test('a filter survives the address, and nonsense in it is left out', () => {
   const filter = { state: 'planned', family: 'orphan', urgency: 'tidy', batch: 'x' } as const;
   expect(readFilter(new URLSearchParams(writeFilter(filter)))).toEqual(filter);
-  expect(readFilter(new URLSearchParams('family=zebra&state=odd'))).toEqual({ state: 'open', family: null, urgency: null, batch: null });
+  expect(readFilter(new URLSearchParams('family=zebra&state=odd'))).toEqual({
+    state: 'open',
+    family: null,
+    urgency: null,
+    batch: null,
+  });
 });

@@ -10,11 +10,18 @@ export interface Filter {
   readonly batch: string | null;
 }
 export type Row =
-  | { readonly type: 'group'; readonly key: string; readonly batch: Batch | null; readonly title: string; readonly findings: readonly ListedFinding[] }
+  | {
+      readonly type: 'group';
+      readonly key: string;
+      readonly batch: Batch | null;
+      readonly title: string;
+      readonly findings: readonly ListedFinding[];
+    }
   | { readonly type: 'finding'; readonly key: string; readonly finding: ListedFinding };
 
 export function readFilter(query: URLSearchParams): Filter {
-  const one = <T extends string>(list: readonly T[], value: string | null): T | null => list.find((l) => l === value) ?? null;
+  const one = <T extends string>(list: readonly T[], value: string | null): T | null =>
+    list.find((l) => l === value) ?? null;
   return {
     state: one(['open', 'planned', 'left-be'] as const, query.get('state')) ?? 'open',
     family: one(families, query.get('family')),
@@ -42,14 +49,25 @@ export function listRows(
 ): Row[] {
   const batchOf = new Map(batches.flatMap((b) => b.findings.map((f) => [f, b] as const)));
   const wanted = lists[filter.state].filter(
-    (f) => (!filter.family || f.family === filter.family) && (!filter.urgency || f.urgency === filter.urgency) && (!filter.batch || batchOf.get(f.id)?.id === filter.batch),
+    (f) =>
+      (!filter.family || f.family === filter.family) &&
+      (!filter.urgency || f.urgency === filter.urgency) &&
+      (!filter.batch || batchOf.get(f.id)?.id === filter.batch),
   );
-  const groups = new Map<string, { batch: Batch | null; title: string; order: number; findings: ListedFinding[] }>();
+  const groups = new Map<
+    string,
+    { batch: Batch | null; title: string; order: number; findings: ListedFinding[] }
+  >();
   for (const finding of wanted) {
     const batch = batchOf.get(finding.id) ?? null;
     const key = batch ? batch.id : `${finding.check} ${finding.coveredBy ? 'covered' : 'other'}`;
     const title = `${titleOf(finding.check)}${batch ? '' : finding.coveredBy ? ', part of a larger finding' : ''}`;
-    const group = groups.get(key) ?? { batch, title, order: batch ? batches.indexOf(batch) : batches.length, findings: [] };
+    const group = groups.get(key) ?? {
+      batch,
+      title,
+      order: batch ? batches.indexOf(batch) : batches.length,
+      findings: [],
+    };
     group.findings.push(finding);
     groups.set(key, group);
   }

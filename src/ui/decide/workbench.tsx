@@ -16,20 +16,38 @@ import { listRows, readFilter, writeFilter, type Filter, type ListState } from '
 import { otherRemedies, remedyWords } from './remedies';
 import styles from './decide.module.css';
 
-const stateTitles: Readonly<Record<ListState, string>> = { open: 'Open', planned: 'In the plan', 'left-be': 'Left be' };
+const stateTitles: Readonly<Record<ListState, string>> = {
+  open: 'Open',
+  planned: 'In the plan',
+  'left-be': 'Left be',
+};
 
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
 export function Workbench({ view }: { view: DecideView }) {
   const query = useSearchParams();
   const filter = useMemo(() => readFilter(new URLSearchParams(query.toString())), [query]);
   const decisions = useDecisions(view.id);
-  const planned = useMemo(() => new Map<string, string>([...view.accepted.map((id) => [id, 'accepted'] as const), ...view.changed.map((c) => [c.finding, c.action] as const)]), [view]);
+  const planned = useMemo(
+    () =>
+      new Map<string, string>([
+        ...view.accepted.map((id) => [id, 'accepted'] as const),
+        ...view.changed.map((c) => [c.finding, c.action] as const),
+      ]),
+    [view],
+  );
   const lists = useMemo(
-    () => ({ open: view.findings.filter((f) => !planned.has(f.id)), planned: view.findings.filter((f) => planned.has(f.id)), 'left-be': view.leftBe }),
+    () => ({
+      open: view.findings.filter((f) => !planned.has(f.id)),
+      planned: view.findings.filter((f) => planned.has(f.id)),
+      'left-be': view.leftBe,
+    }),
     [view, planned],
   );
   const titles = useMemo(() => new Map(view.checks.map((c) => [c.id, c.title])), [view.checks]);
-  const rows = useMemo(() => listRows(lists, filter, view.batches, (c) => titles.get(c) ?? c), [lists, filter, view.batches, titles]);
+  const rows = useMemo(
+    () => listRows(lists, filter, view.batches, (c) => titles.get(c) ?? c),
+    [lists, filter, view.batches, titles],
+  );
   const shown = useMemo(() => rows.flatMap((r) => (r.type === 'finding' ? [r.finding] : [])), [rows]);
   const [picked, setPicked] = useState<string | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -38,25 +56,39 @@ export function Workbench({ view }: { view: DecideView }) {
   const set = (change: Partial<Filter>) => {
     setChosen(new Set());
     // The findings are all here: another filter asks nothing of the server.
-    window.history.replaceState(null, '', `/shells/${view.id}/decide${writeFilter({ ...filter, ...change })}`);
+    window.history.replaceState(
+      null,
+      '',
+      `/shells/${view.id}/decide${writeFilter({ ...filter, ...change })}`,
+    );
   };
   const toggle = (ids: readonly string[]) =>
     setChosen((now) => {
       const next = new Set(now);
       const all = ids.every((id) => next.has(id));
-      for (const id of ids) if (all) next.delete(id);
+      for (const id of ids)
+        if (all) next.delete(id);
         else next.add(id);
       return next;
     });
   /** What a decision is about: the chosen ones, else the one that is looked at. */
-  const about: ListedFinding[] = chosen.size ? shown.filter((f) => chosen.has(f.id)) : current ? [current] : [];
+  const about: ListedFinding[] = chosen.size
+    ? shown.filter((f) => chosen.has(f.id))
+    : current
+      ? [current]
+      : [];
   const takable = about.filter((f) => f.remedy !== null);
   const touches = new Set(takable.flatMap((f) => f.remedy?.targets ?? [])).size;
   /** After a decision the next finding comes up. */
   const goOn = () => {
     const at = current ? shown.indexOf(current) : -1;
     const gone = new Set(about.map((f) => f.id));
-    const next = shown.slice(at + 1).find((f) => !gone.has(f.id)) ?? shown.slice(0, Math.max(0, at)).reverse().find((f) => !gone.has(f.id));
+    const next =
+      shown.slice(at + 1).find((f) => !gone.has(f.id)) ??
+      shown
+        .slice(0, Math.max(0, at))
+        .reverse()
+        .find((f) => !gone.has(f.id));
     setPicked(next?.id ?? null);
     setChosen(new Set());
   };
@@ -125,22 +157,40 @@ export function Workbench({ view }: { view: DecideView }) {
         <div className={styles.filters} role="group" aria-label="Filters">
           <h1 className="unseen">Decide</h1>
           {(Object.keys(stateTitles) as ListState[]).map((state) => (
-            <FilterChip key={state} pressed={filter.state === state} onClick={() => set({ state, batch: null })}>
+            <FilterChip
+              key={state}
+              pressed={filter.state === state}
+              onClick={() => set({ state, batch: null })}
+            >
               {stateTitles[state]} <span className="number">{lists[state].length}</span>
             </FilterChip>
           ))}
           {urgencies.map((u) => {
-            const n = lists[filter.state].filter((f) => f.urgency === u && (!filter.family || f.family === filter.family)).length;
+            const n = lists[filter.state].filter(
+              (f) => f.urgency === u && (!filter.family || f.family === filter.family),
+            ).length;
             return n || filter.urgency === u ? (
-              <FilterChip key={u} pressed={filter.urgency === u} onClick={() => set({ urgency: filter.urgency === u ? null : u })}>
+              <FilterChip
+                key={u}
+                pressed={filter.urgency === u}
+                onClick={() => set({ urgency: filter.urgency === u ? null : u })}
+              >
                 {urgencyTitles[u]} <span className="number soft">{n}</span>
               </FilterChip>
             ) : null;
           })}
           {families.map((f) => {
-            const n = lists[filter.state].filter((one) => one.family === f && (!filter.urgency || one.urgency === filter.urgency)).length;
+            const n = lists[filter.state].filter(
+              (one) => one.family === f && (!filter.urgency || one.urgency === filter.urgency),
+            ).length;
             return n || filter.family === f ? (
-              <FilterChip key={f} pressed={filter.family === f} title={familyTitles[f]} aria-label={`${familyTitles[f]}: ${n}`} onClick={() => set({ family: filter.family === f ? null : f })}>
+              <FilterChip
+                key={f}
+                pressed={filter.family === f}
+                title={familyTitles[f]}
+                aria-label={`${familyTitles[f]}: ${n}`}
+                onClick={() => set({ family: filter.family === f ? null : f })}
+              >
                 <FamilyShape family={f} size={13} /> <span className="number">{n}</span>
               </FilterChip>
             ) : null;
@@ -165,7 +215,12 @@ export function Workbench({ view }: { view: DecideView }) {
           <p style={{ padding: 16 }}>
             {filter.state === 'open' ? (
               <>
-                Nothing is open here. {view.planSize > 0 ? <Link href={`/shells/${view.id}/rehearse`}>Rehearse the plan</Link> : <Link href={`/shells/${view.id}/decide`}>Show everything</Link>}
+                Nothing is open here.{' '}
+                {view.planSize > 0 ? (
+                  <Link href={`/shells/${view.id}/rehearse`}>Rehearse the plan</Link>
+                ) : (
+                  <Link href={`/shells/${view.id}/decide`}>Show everything</Link>
+                )}
               </>
             ) : (
               'There is nothing here yet.'
@@ -202,27 +257,45 @@ export function Workbench({ view }: { view: DecideView }) {
         </div>
       </div>
       <div className={styles.right}>
-        {current ? <EvidencePanel shellId={view.id} finding={current} /> : <div className={styles.evidence} />}
+        {current ? (
+          <EvidencePanel shellId={view.id} finding={current} />
+        ) : (
+          <div className={styles.evidence} />
+        )}
         <div className={styles.actions} role="group" aria-label="Decide">
           {filter.state === 'open' ? (
             <>
               <Button variant="contained" disabled={!takable.length || decisions.busy} onClick={accept}>
-                {chosen.size ? `Accept ${takable.length} (touches ${touches})` : (current && remedyWords(current)) || 'Accept'}
+                {chosen.size
+                  ? `Accept ${takable.length} (touches ${touches})`
+                  : (current && remedyWords(current)) || 'Accept'}
               </Button>
               {!chosen.size &&
                 current &&
                 otherRemedies(current).map((other) => (
-                  <Button key={other.label} variant="outlined" disabled={decisions.busy} onClick={() => void act(decisions.change(current.id, other.step))}>
+                  <Button
+                    key={other.label}
+                    variant="outlined"
+                    disabled={decisions.busy}
+                    onClick={() => void act(decisions.change(current.id, other.step))}
+                  >
                     {other.label}
                   </Button>
                 ))}
-              <Button variant="outlined" color="inherit" disabled={!about.length || decisions.busy} onClick={leaveBe}>
+              <Button
+                variant="outlined"
+                color="inherit"
+                disabled={!about.length || decisions.busy}
+                onClick={leaveBe}
+              >
                 {chosen.size > 1 ? `Leave ${about.length} be` : 'Leave be'}
               </Button>
             </>
           ) : (
             <Button variant="outlined" disabled={!about.length || decisions.busy} onClick={reopen}>
-              {filter.state === 'planned' ? `Take ${about.length} out of the plan` : `Open ${about.length} again`}
+              {filter.state === 'planned'
+                ? `Take ${about.length} out of the plan`
+                : `Open ${about.length} again`}
             </Button>
           )}
           {chosen.size > 0 && (

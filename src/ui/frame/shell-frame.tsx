@@ -14,7 +14,11 @@ export function ShellFrame({ view, children }: { view: FrameView; children: Reac
   return (
     <>
       <header className={styles.bar}>
-        <Link href={`${base}/bring-in`} className={styles.plate} style={{ background: clothBackground(clothOf(view.code || view.title)) }}>
+        <Link
+          href={`${base}/bring-in`}
+          className={styles.plate}
+          style={{ background: clothBackground(clothOf(view.code || view.title)) }}
+        >
           <strong>{view.code || view.title}</strong>
           {view.code && <span>{view.title}</span>}
           <span>
@@ -25,7 +29,10 @@ export function ShellFrame({ view, children }: { view: FrameView; children: Reac
           <ol className={styles.stages}>
             {stages.map((stage) => (
               <li key={stage.key} className={styles.stage}>
-                <Link href={`${base}/${stage.key}`} aria-current={path.startsWith(`${base}/${stage.key}`) ? 'step' : undefined}>
+                <Link
+                  href={`${base}/${stage.key}`}
+                  aria-current={path.startsWith(`${base}/${stage.key}`) ? 'step' : undefined}
+                >
                   {stage.title}
                   <small className="number">{view.states[stage.key]}</small>
                 </Link>

@@ -5,10 +5,24 @@ import { SchemeSwitch } from '../theme/scheme-switch';
 /** The bar of pages that belong to no shell. */
 export function TopBar() {
   return (
-    <header style={{ display: 'flex', alignItems: 'center', gap: 12, padding: '12px 22px', background: 'var(--sheet)', borderBottom: '1px solid var(--line)' }}>
-      <Link href="/" style={{ display: 'inline-flex', alignItems: 'center', gap: 10, textDecoration: 'none' }}>
+    <header
+      style={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 12,
+        padding: '12px 22px',
+        background: 'var(--sheet)',
+        borderBottom: '1px solid var(--line)',
+      }}
+    >
+      <Link
+        href="/"
+        style={{ display: 'inline-flex', alignItems: 'center', gap: 10, textDecoration: 'none' }}
+      >
         <NameMark />
-        <span style={{ fontFamily: "'Fraunces Variable', serif", fontWeight: 600, fontSize: '1.25rem' }}>Currycomb</span>
+        <span style={{ fontFamily: "'Fraunces Variable', serif", fontWeight: 600, fontSize: '1.25rem' }}>
+          Currycomb
+        </span>
       </Link>
       <nav aria-label="Pages" style={{ display: 'flex', gap: 18, marginLeft: 18 }}>
         <Link href="/">Shells</Link>

@@ -10,7 +10,15 @@ import { LiveEffectLine, type TrialShell } from './live-effect-line';
 import { useLiveEffect } from './use-live-effect';
 
 /** A check's settings on its own page, with what a change would do. */
-export function CheckSettingsCard({ check, kept, shells }: { check: CheckForm; kept: WrittenRules; shells: readonly TrialShell[] }) {
+export function CheckSettingsCard({
+  check,
+  kept,
+  shells,
+}: {
+  check: CheckForm;
+  kept: WrittenRules;
+  shells: readonly TrialShell[];
+}) {
   const router = useRouter();
   const { enqueueSnackbar } = useSnackbar();
   const [rules, setRules] = useState(kept);
@@ -19,7 +27,9 @@ export function CheckSettingsCard({ check, kept, shells }: { check: CheckForm; k
   const changed = JSON.stringify(rules) !== JSON.stringify(kept);
   const save = async () => {
     const saved = await send('/api/house-rules', rules, 'PUT');
-    enqueueSnackbar(saved.ok ? 'Kept in the house rules. Comb again to see it.' : saved.trouble, { variant: saved.ok ? 'success' : 'error' });
+    enqueueSnackbar(saved.ok ? 'Kept in the house rules. Comb again to see it.' : saved.trouble, {
+      variant: saved.ok ? 'success' : 'error',
+    });
     if (saved.ok) router.refresh();
   };
   return (

@@ -30,11 +30,23 @@ interface CheckSettingsProps {
 export function CheckSettings({ check, rules, effect, onChange }: CheckSettingsProps) {
   const own = ownOf(rules, check.id);
   const on = own['on'] !== false;
-  const set = (name: string, value: unknown, normal: unknown) => onChange(withSetting(rules, check.id, name, value, normal));
+  const set = (name: string, value: unknown, normal: unknown) =>
+    onChange(withSetting(rules, check.id, name, value, normal));
   return (
     <div className={styles.settings}>
-      <FormControlLabel control={<Switch checked={on} onChange={(e) => set('on', e.target.checked, true)} />} label="Look for it" />
-      <TextField select size="small" label="Urgency" value={own['urgency'] ?? check.urgency} disabled={!on} onChange={(e) => set('urgency', e.target.value, check.urgency)} sx={{ width: 132 }}>
+      <FormControlLabel
+        control={<Switch checked={on} onChange={(e) => set('on', e.target.checked, true)} />}
+        label="Look for it"
+      />
+      <TextField
+        select
+        size="small"
+        label="Urgency"
+        value={own['urgency'] ?? check.urgency}
+        disabled={!on}
+        onChange={(e) => set('urgency', e.target.value, check.urgency)}
+        sx={{ width: 132 }}
+      >
         {urgencies.map((u) => (
           <MenuItem key={u} value={u}>
             {urgencyTitles[u]}
@@ -42,15 +54,35 @@ export function CheckSettings({ check, rules, effect, onChange }: CheckSettingsP
         ))}
       </TextField>
       {check.settings.map((s) => (
-        <NumberField key={s.name} setting={s} value={(own[s.name] as number | undefined) ?? s.normal} disabled={!on} onChange={(value) => set(s.name, value, s.normal)} />
+        <NumberField
+          key={s.name}
+          setting={s}
+          value={(own[s.name] as number | undefined) ?? s.normal}
+          disabled={!on}
+          onChange={(value) => set(s.name, value, s.normal)}
+        />
       ))}
       {effect && <span className={styles.effect}>{sayEffect(effect)}</span>}
     </div>
   );
 }
 
-function NumberField({ setting, value, disabled, onChange }: { setting: Setting; value: number; disabled: boolean; onChange: (value: number) => void }) {
-  const wrong = (setting.least !== null && value < setting.least) || (setting.most !== null && value > setting.most) || (setting.whole && !Number.isInteger(value)) || Number.isNaN(value);
+function NumberField({
+  setting,
+  value,
+  disabled,
+  onChange,
+}: {
+  setting: Setting;
+  value: number;
+  disabled: boolean;
+  onChange: (value: number) => void;
+}) {
+  const wrong =
+    (setting.least !== null && value < setting.least) ||
+    (setting.most !== null && value > setting.most) ||
+    (setting.whole && !Number.isInteger(value)) ||
+    Number.isNaN(value);
   return (
     <TextField
       size="small"
@@ -59,9 +91,20 @@ function NumberField({ setting, value, disabled, onChange }: { setting: Setting;
       value={Number.isNaN(value) ? '' : value}
       disabled={disabled}
       error={wrong}
-      helperText={wrong ? `From ${setting.least ?? 'any'} to ${setting.most ?? 'any'}${setting.whole ? ', whole' : ''}; normally ${setting.normal}` : undefined}
+      helperText={
+        wrong
+          ? `From ${setting.least ?? 'any'} to ${setting.most ?? 'any'}${setting.whole ? ', whole' : ''}; normally ${setting.normal}`
+          : undefined
+      }
       onChange={(e) => onChange(e.target.value === '' ? Number.NaN : Number(e.target.value))}
-      slotProps={{ htmlInput: { step: setting.whole ? 1 : 0.05, min: setting.least ?? undefined, max: setting.most ?? undefined }, inputLabel: { shrink: true } }}
+      slotProps={{
+        htmlInput: {
+          step: setting.whole ? 1 : 0.05,
+          min: setting.least ?? undefined,
+          max: setting.most ?? undefined,
+        },
+        inputLabel: { shrink: true },
+      }}
       sx={{ width: Math.min(430, Math.max(200, setting.says.length * 7.4)) }}
     />
   );
@@ -69,7 +112,11 @@ function NumberField({ setting, value, disabled, onChange }: { setting: Setting;
 
 /** “would change 14 findings: 14 fewer”. */
 export function sayEffect({ come, go, reranked }: Omit<RuleEffect, 'check'>): string {
-  const parts = [go ? `${go} fewer` : '', come ? `${come} more` : '', reranked ? `${reranked} of another urgency` : ''].filter((p) => p !== '');
+  const parts = [
+    go ? `${go} fewer` : '',
+    come ? `${come} more` : '',
+    reranked ? `${reranked} of another urgency` : '',
+  ].filter((p) => p !== '');
   const all = come + go + reranked;
   return all === 0 ? 'would change nothing' : `would change ${plural(all, 'finding')}: ${parts.join(', ')}`;
 }

@@ -51,7 +51,10 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
   const take = async (chosen: File | undefined) => {
     if (!chosen) return;
     try {
-      await save(JSON.parse(await chosen.text()) as WrittenRules, `The rules of “${chosen.name}” are in use now.`);
+      await save(
+        JSON.parse(await chosen.text()) as WrittenRules,
+        `The rules of “${chosen.name}” are in use now.`,
+      );
     } catch {
       setTrouble(`“${chosen.name}” is not readable as JSON; check its commas and brackets.`);
     }
@@ -63,9 +66,22 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
         <span style={{ flex: 1 }} />
         <Button href="/api/house-rules">Export</Button>
         <Button onClick={() => file.current?.click()}>Import</Button>
-        <input ref={file} type="file" accept=".json,application/json" hidden aria-label="House rules file" onChange={(e) => void take(e.target.files?.[0])} />
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="House rules file"
+          onChange={(e) => void take(e.target.files?.[0])}
+        />
         {changed && <Button onClick={() => setRules(kept)}>Back to what is kept</Button>}
-        <Button variant="contained" disabled={!changed} onClick={() => void save(rules, 'The house rules are kept. Shells say so where they were combed by others.')}>
+        <Button
+          variant="contained"
+          disabled={!changed}
+          onClick={() =>
+            void save(rules, 'The house rules are kept. Shells say so where they were combed by others.')
+          }
+        >
           Save
         </Button>
       </div>
@@ -79,7 +95,12 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
         <p className="soft">One entry a line.</p>
         <div className={styles.lists}>
           {lists.map((list) => (
-            <ListField key={list.name} list={list} value={(rules[list.name] as readonly string[] | undefined) ?? list.normal} onChange={(lines) => setRules(withList(rules, list.name, lines, list.normal))} />
+            <ListField
+              key={list.name}
+              list={list}
+              value={(rules[list.name] as readonly string[] | undefined) ?? list.normal}
+              onChange={(lines) => setRules(withList(rules, list.name, lines, list.normal))}
+            />
           ))}
         </div>
       </section>
@@ -98,7 +119,12 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
                   <h3>
                     <Link href={`/checks/${check.id}`}>{check.title}</Link>
                   </h3>
-                  <CheckSettings check={check} rules={rules} effect={live.effects?.get(check.id) ?? null} onChange={setRules} />
+                  <CheckSettings
+                    check={check}
+                    rules={rules}
+                    effect={live.effects?.get(check.id) ?? null}
+                    onChange={setRules}
+                  />
                 </li>
               ))}
           </ul>
@@ -109,7 +135,15 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
 }
 
 /** A list as lines of text: what is being typed stays as typed until the field is left. */
-function ListField({ list, value, onChange }: { list: RuleList; value: readonly string[]; onChange: (lines: readonly string[]) => void }) {
+function ListField({
+  list,
+  value,
+  onChange,
+}: {
+  list: RuleList;
+  value: readonly string[];
+  onChange: (lines: readonly string[]) => void;
+}) {
   const [text, setText] = useState<string | null>(null);
   return (
     <TextField

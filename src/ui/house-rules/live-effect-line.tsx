@@ -11,8 +11,19 @@ export interface TrialShell {
 }
 
 /** On which shell the rules are tried, and what they would change there in all. */
-export function LiveEffectLine({ shells, shell, onShell, live }: { shells: readonly TrialShell[]; shell: string | null; onShell: (id: string) => void; live: LiveEffect }) {
-  if (!shells.length) return <p className="soft">Bring in a shell, and you see here what a change would do to its findings.</p>;
+export function LiveEffectLine({
+  shells,
+  shell,
+  onShell,
+  live,
+}: {
+  shells: readonly TrialShell[];
+  shell: string | null;
+  onShell: (id: string) => void;
+  live: LiveEffect;
+}) {
+  if (!shells.length)
+    return <p className="soft">Bring in a shell, and you see here what a change would do to its findings.</p>;
   const total = { come: 0, go: 0, reranked: 0 };
   for (const e of live.effects?.values() ?? []) {
     total.come += e.come;
@@ -21,7 +32,14 @@ export function LiveEffectLine({ shells, shell, onShell, live }: { shells: reado
   }
   return (
     <div className={styles.live}>
-      <TextField select size="small" label="Try on" value={shell ?? ''} onChange={(e) => onShell(e.target.value)} sx={{ minWidth: 240 }}>
+      <TextField
+        select
+        size="small"
+        label="Try on"
+        value={shell ?? ''}
+        onChange={(e) => onShell(e.target.value)}
+        sx={{ minWidth: 240 }}
+      >
         {shells.map((s) => (
           <MenuItem key={s.id} value={s.id}>
             {s.name}

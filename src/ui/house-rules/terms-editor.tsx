@@ -9,13 +9,28 @@ import styles from './house-rules.module.css';
 import { termsOf, withTerms, type WrittenTerm } from './written-rules';
 
 /** The terms of the house: title, first and last day, days without class. A shell that is brought in takes from them what nobody said. */
-export function TermsEditor({ rules, onChange }: { rules: WrittenRules; onChange: (rules: WrittenRules) => void }) {
+export function TermsEditor({
+  rules,
+  onChange,
+}: {
+  rules: WrittenRules;
+  onChange: (rules: WrittenRules) => void;
+}) {
   const terms = termsOf(rules);
-  const change = (at: number, term: WrittenTerm | null) => onChange(withTerms(rules, terms.flatMap((t, i) => (i !== at ? [t] : term ? [term] : []))));
+  const change = (at: number, term: WrittenTerm | null) =>
+    onChange(
+      withTerms(
+        rules,
+        terms.flatMap((t, i) => (i !== at ? [t] : term ? [term] : [])),
+      ),
+    );
   return (
     <section aria-labelledby="terms">
       <h2 id="terms">Terms</h2>
-      <p className="soft">Every shell that is brought in takes from here what nobody said of its term: the days, and when there is no class.</p>
+      <p className="soft">
+        Every shell that is brought in takes from here what nobody said of its term: the days, and when there
+        is no class.
+      </p>
       {terms.length > 0 && (
         <ul className={styles.terms}>
           {terms.map((term, i) => (
@@ -26,17 +41,41 @@ export function TermsEditor({ rules, onChange }: { rules: WrittenRules; onChange
           ))}
         </ul>
       )}
-      <Button onClick={() => onChange(withTerms(rules, [...terms, { title: '', start: '', end: '' }]))}>Add a term</Button>
+      <Button onClick={() => onChange(withTerms(rules, [...terms, { title: '', start: '', end: '' }]))}>
+        Add a term
+      </Button>
     </section>
   );
 }
 
-function TermFields({ term, onChange, onRemove }: { term: WrittenTerm; onChange: (term: WrittenTerm) => void; onRemove: () => void }) {
+function TermFields({
+  term,
+  onChange,
+  onRemove,
+}: {
+  term: WrittenTerm;
+  onChange: (term: WrittenTerm) => void;
+  onRemove: () => void;
+}) {
   const backwards = term.start !== '' && term.end !== '' && term.end < term.start;
   return (
     <fieldset className={styles.term} aria-label={term.title || 'New term'}>
-      <TextField size="small" label="Title" placeholder="Spring 2027" value={term.title} onChange={(e) => onChange({ ...term, title: e.target.value })} slotProps={{ inputLabel: { shrink: true } }} />
-      <TextField size="small" type="date" label="First day" value={term.start} onChange={(e) => onChange({ ...term, start: e.target.value })} slotProps={{ inputLabel: { shrink: true } }} />
+      <TextField
+        size="small"
+        label="Title"
+        placeholder="Spring 2027"
+        value={term.title}
+        onChange={(e) => onChange({ ...term, title: e.target.value })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <TextField
+        size="small"
+        type="date"
+        label="First day"
+        value={term.start}
+        onChange={(e) => onChange({ ...term, start: e.target.value })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
       <TextField
         size="small"
         type="date"
@@ -47,7 +86,17 @@ function TermFields({ term, onChange, onRemove }: { term: WrittenTerm; onChange:
         onChange={(e) => onChange({ ...term, end: e.target.value })}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <NoClassField days={term.noClass ?? []} onChange={(noClass) => onChange({ title: term.title, start: term.start, end: term.end, ...(noClass.length ? { noClass } : {}) })} />
+      <NoClassField
+        days={term.noClass ?? []}
+        onChange={(noClass) =>
+          onChange({
+            title: term.title,
+            start: term.start,
+            end: term.end,
+            ...(noClass.length ? { noClass } : {}),
+          })
+        }
+      />
       <Button color="inherit" onClick={onRemove} aria-label={`Remove ${term.title || 'this term'}`}>
         Remove
       </Button>
@@ -56,7 +105,13 @@ function TermFields({ term, onChange, onRemove }: { term: WrittenTerm; onChange:
 }
 
 /** Days and ranges as one line; what is being typed stays as typed until the field is left. */
-function NoClassField({ days, onChange }: { days: readonly string[]; onChange: (days: readonly string[]) => void }) {
+function NoClassField({
+  days,
+  onChange,
+}: {
+  days: readonly string[];
+  onChange: (days: readonly string[]) => void;
+}) {
   const [text, setText] = useState<string | null>(null);
   const read = text === null ? null : readDayList(text);
   return (

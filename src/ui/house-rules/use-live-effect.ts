@@ -17,7 +17,12 @@ export function useLiveEffect(shellId: string | null, rules: WrittenRules, kept:
   const key = useMemo(() => `${shellId} ${JSON.stringify(rules)}`, [shellId, rules]);
   const same = useMemo(() => JSON.stringify(rules) === JSON.stringify(kept), [rules, kept]);
   const [asked, setAsked] = useState('');
-  const job = useJob((view) => setTried({ key: asked, effects: new Map((JSON.parse(view.result ?? '[]') as RuleEffect[]).map((e) => [e.check, e])) }));
+  const job = useJob((view) =>
+    setTried({
+      key: asked,
+      effects: new Map((JSON.parse(view.result ?? '[]') as RuleEffect[]).map((e) => [e.check, e])),
+    }),
+  );
   const { start } = job;
   useEffect(() => {
     if (!shellId || same) return;
@@ -27,5 +32,9 @@ export function useLiveEffect(shellId: string | null, rules: WrittenRules, kept:
     }, 350);
     return () => clearTimeout(wait);
   }, [shellId, rules, key, same, start]);
-  return { effects: same ? new Map() : tried?.key === key ? tried.effects : null, trying: !same && tried?.key !== key, trouble: job.trouble };
+  return {
+    effects: same ? new Map() : tried?.key === key ? tried.effects : null,
+    trying: !same && tried?.key !== key,
+    trouble: job.trouble,
+  };
 }

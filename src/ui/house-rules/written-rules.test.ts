@@ -6,7 +6,10 @@ test('only what differs from the defaults is written', () => {
   const two = withSetting(one, 'a.b', 'on', false, true);
   expect(ownOf(two, 'a.b')).toEqual({ days: 7, on: false });
   expect(withSetting(withSetting(two, 'a.b', 'on', true, true), 'a.b', 'days', 14, 14)).toEqual({});
-  expect(withSetting({ name: 'Rivers', checks: { c: { on: false } } }, 'a.b', 'days', 1, 2)).toEqual({ name: 'Rivers', checks: { c: { on: false }, 'a.b': { days: 1 } } });
+  expect(withSetting({ name: 'Rivers', checks: { c: { on: false } } }, 'a.b', 'days', 1, 2)).toEqual({
+    name: 'Rivers',
+    checks: { c: { on: false }, 'a.b': { days: 1 } },
+  });
 });
 
 test('lists', () => {

@@ -3,10 +3,17 @@ import type { WrittenRules } from '@/services/house-rules/written-rules';
 type Own = Readonly<Record<string, unknown>>;
 
 /** What was set by hand for one check; empty where all is as it comes. */
-export const ownOf = (rules: WrittenRules, check: string): Own => ((rules['checks'] as Readonly<Record<string, Own>> | undefined) ?? {})[check] ?? {};
+export const ownOf = (rules: WrittenRules, check: string): Own =>
+  ((rules['checks'] as Readonly<Record<string, Own>> | undefined) ?? {})[check] ?? {};
 
 /** The rules with one setting of a check changed; a setting back at its default is left out, and an empty check with it. */
-export function withSetting(rules: WrittenRules, check: string, name: string, value: unknown, normal: unknown): WrittenRules {
+export function withSetting(
+  rules: WrittenRules,
+  check: string,
+  name: string,
+  value: unknown,
+  normal: unknown,
+): WrittenRules {
   const { [name]: _, ...own } = ownOf(rules, check) as Record<string, unknown>;
   if (value !== normal && value !== undefined) own[name] = value;
   const { [check]: __, ...checks } = (rules['checks'] ?? {}) as Record<string, unknown>;
@@ -15,8 +22,17 @@ export function withSetting(rules: WrittenRules, check: string, name: string, va
 }
 
 /** The rules with one list changed; a list back at its default is left out. */
-export const withList = (rules: WrittenRules, name: string, list: readonly string[], normal: readonly string[]): WrittenRules =>
-  without(rules, name, list.length === normal.length && list.every((w, i) => w === normal[i]) ? undefined : list);
+export const withList = (
+  rules: WrittenRules,
+  name: string,
+  list: readonly string[],
+  normal: readonly string[],
+): WrittenRules =>
+  without(
+    rules,
+    name,
+    list.length === normal.length && list.every((w, i) => w === normal[i]) ? undefined : list,
+  );
 
 /** A term as the form holds it: days as they are typed. */
 export interface WrittenTerm {
@@ -25,9 +41,11 @@ export interface WrittenTerm {
   readonly end: string;
   readonly noClass?: readonly string[];
 }
-export const termsOf = (rules: WrittenRules): readonly WrittenTerm[] => (rules['terms'] as readonly WrittenTerm[] | undefined) ?? [];
+export const termsOf = (rules: WrittenRules): readonly WrittenTerm[] =>
+  (rules['terms'] as readonly WrittenTerm[] | undefined) ?? [];
 /** The rules with other terms; without any, nothing is said of them. */
-export const withTerms = (rules: WrittenRules, terms: readonly WrittenTerm[]): WrittenRules => without(rules, 'terms', terms.length ? terms : undefined);
+export const withTerms = (rules: WrittenRules, terms: readonly WrittenTerm[]): WrittenRules =>
+  without(rules, 'terms', terms.length ? terms : undefined);
 
 function without(rules: WrittenRules, name: string, value: unknown): WrittenRules {
   const { [name]: _, ...rest } = rules;
@@ -35,4 +53,8 @@ function without(rules: WrittenRules, name: string, value: unknown): WrittenRule
 }
 
 /** The lines of a text field, empty ones left out. */
-export const linesOf = (text: string): string[] => text.split('\n').map((l) => l.trim()).filter((l) => l !== '');
+export const linesOf = (text: string): string[] =>
+  text
+    .split('\n')
+    .map((l) => l.trim())
+    .filter((l) => l !== '');

@@ -47,14 +47,21 @@ export function useJob(onDone: (view: JobView) => void): WatchedJob {
   return { view, trouble, start, cancel };
 }
 
-export type Sent<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly trouble: string };
+export type Sent<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly trouble: string };
 
 /** Sends JSON and returns the answer or the one sentence of its trouble. */
 export async function send<T = unknown>(url: string, body: unknown = {}, method = 'POST'): Promise<Sent<T>> {
   try {
-    const response = await fetch(url, { method, headers: { 'content-type': 'application/json' }, body: method === 'GET' ? undefined : JSON.stringify(body) });
+    const response = await fetch(url, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: method === 'GET' ? undefined : JSON.stringify(body),
+    });
     const value = (await response.json()) as T & { trouble?: string };
-    return response.ok ? { ok: true, value } : { ok: false, trouble: value.trouble ?? 'That did not work; try again.' };
+    return response.ok
+      ? { ok: true, value }
+      : { ok: false, trouble: value.trouble ?? 'That did not work; try again.' };
   } catch {
     return { ok: false, trouble: 'Currycomb does not answer; is it still running?' };
   }

@@ -28,6 +28,8 @@ test('white text reads on ground and thread of every cloth', () => {
 
 test('a code always gives the same cloth, and the demo’s shells differ', () => {
   expect(clothOf('HYD 214')).toEqual(clothOf(' hyd 214 '));
-  const seen = ['HYD 214', 'HYD 214-E', 'GEO 130', 'BIO 355', 'LIB 101'].map((c) => clothBackground(clothOf(c)));
+  const seen = ['HYD 214', 'HYD 214-E', 'GEO 130', 'BIO 355', 'LIB 101'].map((c) =>
+    clothBackground(clothOf(c)),
+  );
   expect(new Set(seen).size).toBe(seen.length);
 });

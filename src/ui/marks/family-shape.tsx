@@ -14,10 +14,26 @@ const shapes: Readonly<Record<Family, React.ReactNode>> = {
       <rect x="1.500" y="11.500" width="13" height="2.200" fill="currentColor" />
     </>
   ),
-  orphan: <path d="M13.600 5.500A6 6 0 1 0 13.600 10.500" fill="none" stroke="currentColor" strokeWidth="2.600" strokeLinecap="round" />,
+  orphan: (
+    <path
+      d="M13.600 5.500A6 6 0 1 0 13.600 10.500"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="2.600"
+      strokeLinecap="round"
+    />
+  ),
   calendar: (
     <>
-      <rect x="1.500" y="2.500" width="13" height="11.500" fill="none" stroke="currentColor" strokeWidth="1.800" />
+      <rect
+        x="1.500"
+        y="2.500"
+        width="13"
+        height="11.500"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.800"
+      />
       <rect x="1.500" y="2.500" width="13" height="4" fill="currentColor" />
     </>
   ),
@@ -26,9 +42,26 @@ const shapes: Readonly<Record<Family, React.ReactNode>> = {
 };
 
 /** A family's shape in its colour; with `named`, its name for those who hear the page. */
-export function FamilyShape({ family, size = 16, named = false }: { family: Family; size?: number; named?: boolean }) {
+export function FamilyShape({
+  family,
+  size = 16,
+  named = false,
+}: {
+  family: Family;
+  size?: number;
+  named?: boolean;
+}) {
   return (
-    <svg width={size} height={size} viewBox="0 0 16 16" style={{ color: `var(--${family})`, flex: 'none' }} role={named ? 'img' : undefined} aria-label={named ? familyTitles[family] : undefined} aria-hidden={named ? undefined : true} focusable="false">
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 16 16"
+      style={{ color: `var(--${family})`, flex: 'none' }}
+      role={named ? 'img' : undefined}
+      aria-label={named ? familyTitles[family] : undefined}
+      aria-hidden={named ? undefined : true}
+      focusable="false"
+    >
       {shapes[family]}
     </svg>
   );

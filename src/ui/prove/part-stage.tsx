@@ -15,7 +15,15 @@ const kinds = [
 ] as const;
 
 /** Chooses a part of the shell and writes it as a package, a calendar, grade tables or a sheet. */
-export function PartStage({ id, code, things }: { id: string; code: string; things: readonly IncomingThing[] }) {
+export function PartStage({
+  id,
+  code,
+  things,
+}: {
+  id: string;
+  code: string;
+  things: readonly IncomingThing[];
+}) {
   const [chosen, setChosen] = useState<ReadonlySet<IncomingKey>>(new Set());
   const rows = useMemo(() => treeRows({ things }, everyStanding), [things]);
   return (
@@ -24,10 +32,22 @@ export function PartStage({ id, code, things }: { id: string; code: string; thin
         <div className={styles.head}>
           <h1>A part of {code || 'this shell'}</h1>
           <p className="soft" style={{ margin: '2px 0 0' }}>
-            Tick what should go along; what it needs, pictures, files, banks and grade columns, comes with it. <Link href={`/shells/${id}/prove`}>Back to the proof</Link>
+            Tick what should go along; what it needs, pictures, files, banks and grade columns, comes with it.{' '}
+            <Link href={`/shells/${id}/prove`}>Back to the proof</Link>
           </p>
         </div>
-        {rows.length ? <ThingTree label="What the shell holds" rows={rows} chosen={chosen} along={new Map()} onToggle={(keys) => setChosen((now) => toggle(keys, now))} standing={false} /> : <p style={{ padding: '0 22px' }}>There is nothing in this shell.</p>}
+        {rows.length ? (
+          <ThingTree
+            label="What the shell holds"
+            rows={rows}
+            chosen={chosen}
+            along={new Map()}
+            onToggle={(keys) => setChosen((now) => toggle(keys, now))}
+            standing={false}
+          />
+        ) : (
+          <p style={{ padding: '0 22px' }}>There is nothing in this shell.</p>
+        )}
       </div>
       <aside className={styles.right} aria-label="How it is written">
         <section>
@@ -36,10 +56,21 @@ export function PartStage({ id, code, things }: { id: string; code: string; thin
             {sayChoice(chosen)}
           </p>
         </section>
-        <form method="post" action={`/api/shells/${id}/export`} style={{ display: 'grid', gap: 8, justifyItems: 'start' }}>
+        <form
+          method="post"
+          action={`/api/shells/${id}/export`}
+          style={{ display: 'grid', gap: 8, justifyItems: 'start' }}
+        >
           <input type="hidden" name="chosen" value={JSON.stringify([...chosen])} />
           {kinds.map((kind, i) => (
-            <Button key={kind.what} type="submit" name="what" value={kind.what} variant={i === 0 ? 'contained' : 'outlined'} disabled={chosen.size === 0}>
+            <Button
+              key={kind.what}
+              type="submit"
+              name="what"
+              value={kind.what}
+              variant={i === 0 ? 'contained' : 'outlined'}
+              disabled={chosen.size === 0}
+            >
               {kind.label}
             </Button>
           ))}

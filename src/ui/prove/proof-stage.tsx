@@ -69,22 +69,42 @@ export function ProofStage(props: ProofProps) {
           As it stands now. Files that were not changed are byte for byte what you brought in.
         </p>
         <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
-          <Button variant="contained" href={`/api/shells/${id}/export?what=package`} download data-testid="download-package">
+          <Button
+            variant="contained"
+            href={`/api/shells/${id}/export?what=package`}
+            download
+            data-testid="download-package"
+          >
             The clean package (.imscc)
           </Button>
-          <Button variant="outlined" href={`/api/shells/${id}/export?what=events`} download disabled={!props.hasEvents}>
+          <Button
+            variant="outlined"
+            href={`/api/shells/${id}/export?what=events`}
+            download
+            disabled={!props.hasEvents}
+          >
             The calendar (.ics)
           </Button>
           <Button variant="outlined" href={`/api/shells/${id}/export?what=due-dates`} download>
             With due dates (.ics)
           </Button>
-          <Button variant="outlined" href={`/api/shells/${id}/export?what=grades`} download disabled={!props.hasGrades}>
+          <Button
+            variant="outlined"
+            href={`/api/shells/${id}/export?what=grades`}
+            download
+            disabled={!props.hasGrades}
+          >
             The grade setup (OneRoster CSV)
           </Button>
           <Button variant="outlined" href={`/api/shells/${id}/export?what=status`} download>
             The status sheet (.csv)
           </Button>
-          <Button variant="outlined" href={`/api/shells/${id}/report`} target="_blank" disabled={!props.combed}>
+          <Button
+            variant="outlined"
+            href={`/api/shells/${id}/report`}
+            target="_blank"
+            disabled={!props.combed}
+          >
             The report
           </Button>
           <Button variant="text" href={`/shells/${id}/prove/part`}>
@@ -99,13 +119,22 @@ export function ProofStage(props: ProofProps) {
               <h2 id="was">
                 Before <span className="soft number">{comparison.before.findings.length} findings</span>
               </h2>
-              <Coat sketch={comparison.before.sketch} findings={comparison.before.findings} label="The Coat before" />
+              <Coat
+                sketch={comparison.before.sketch}
+                findings={comparison.before.findings}
+                label="The Coat before"
+              />
             </section>
             <section className={styles.card} aria-labelledby="now">
               <h2 id="now">
                 Now <span className="soft number">{comparison.after.findings.length} findings</span>
               </h2>
-              <Coat sketch={comparison.after.sketch} findings={comparison.after.findings} label="The Coat now" onOpen={(f) => router.push(`/shells/${id}/decide?finding=${f}`)} />
+              <Coat
+                sketch={comparison.after.sketch}
+                findings={comparison.after.findings}
+                label="The Coat now"
+                onOpen={(f) => router.push(`/shells/${id}/decide?finding=${f}`)}
+              />
             </section>
           </div>
           <section className={styles.card} aria-labelledby="families">
@@ -129,7 +158,13 @@ export function ProofStage(props: ProofProps) {
                         </span>
                       </td>
                       <td className="number">{f.before}</td>
-                      <td className="number">{f.after ? <Link href={`/shells/${id}/decide?family=${f.family}`}>{f.after}</Link> : 0}</td>
+                      <td className="number">
+                        {f.after ? (
+                          <Link href={`/shells/${id}/decide?family=${f.family}`}>{f.after}</Link>
+                        ) : (
+                          0
+                        )}
+                      </td>
                     </tr>
                   ))}
               </tbody>

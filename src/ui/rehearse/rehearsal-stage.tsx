@@ -36,7 +36,8 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
       <div className={styles.page}>
         <h1>The plan is empty</h1>
         <p style={{ margin: 0 }}>
-          Accept what should go on <Link href={`/shells/${view.id}/comb`}>Comb</Link> or <Link href={`/shells/${view.id}/decide`}>Decide</Link>; then see here what would happen.
+          Accept what should go on <Link href={`/shells/${view.id}/comb`}>Comb</Link> or{' '}
+          <Link href={`/shells/${view.id}/decide`}>Decide</Link>; then see here what would happen.
         </p>
       </div>
     );
@@ -54,14 +55,20 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
         )}
       </div>
     );
-  const running = run.view?.state === 'waiting' || run.view?.state === 'running' || run.view?.state === 'done';
+  const running =
+    run.view?.state === 'waiting' || run.view?.state === 'running' || run.view?.state === 'done';
   const { changes } = view.sealed;
   return (
     <div className={styles.page}>
       <Rehearsed view={view} sealed={view.sealed} />
       <div className={styles.foot}>
         <SmallCloth code={view.code} title={view.title} />
-        <Button variant="contained" size="large" disabled={running || changes === 0} onClick={() => void run.start(`/api/shells/${view.id}/run`)}>
+        <Button
+          variant="contained"
+          size="large"
+          disabled={running || changes === 0}
+          onClick={() => void run.start(`/api/shells/${view.id}/run`)}
+        >
           Carry out {plural(changes, 'change')}
         </Button>
         <span className="soft">A restore point is made first; the whole run can be taken back.</span>
@@ -94,10 +101,13 @@ function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedVi
       <div>
         <h1>
           {gone > 0 ? `${plural(gone, 'thing')} would go` : `${plural(sealed.changes, 'thing')} would change`}
-          {sealed.broken.length ? `, and ${plural(sealed.broken.length, 'link')} would break` : ', and no link would break'}
+          {sealed.broken.length
+            ? `, and ${plural(sealed.broken.length, 'link')} would break`
+            : ', and no link would break'}
         </h1>
         <p className="soft" style={{ margin: '4px 0 0' }}>
-          Tried on a copy just now; nothing has been changed yet. Everything that goes returns if you take the run back: its restore point holds items, files and events whole.
+          Tried on a copy just now; nothing has been changed yet. Everything that goes returns if you take the
+          run back: its restore point holds items, files and events whole.
         </p>
       </div>
       <ul className={styles.figures} aria-label="In figures">
@@ -119,7 +129,10 @@ function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedVi
       <div className={styles.twice}>
         <section className={styles.card} aria-labelledby="before">
           <h2 id="before">
-            Now {view.before.smoothness && <span className="soft number">{view.before.smoothness.percent} % smooth</span>}
+            Now{' '}
+            {view.before.smoothness && (
+              <span className="soft number">{view.before.smoothness.percent} % smooth</span>
+            )}
           </h2>
           <Coat sketch={view.before.sketch} findings={view.before.findings} label="The Coat now" />
         </section>
@@ -127,7 +140,11 @@ function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedVi
           <h2 id="after">
             Afterwards <span className="soft number">{sealed.smoothnessAfter.percent} % smooth</span>
           </h2>
-          <Coat sketch={sealed.after.sketch} findings={sealed.after.audit.findings} label="The Coat afterwards" />
+          <Coat
+            sketch={sealed.after.sketch}
+            findings={sealed.after.audit.findings}
+            label="The Coat afterwards"
+          />
         </section>
       </div>
       <section className={styles.card} aria-labelledby="steps">

@@ -26,10 +26,18 @@ export const actionTitles: Readonly<Record<RemedyAction | 'add', string>> = {
 
 /** Steps of one outcome, joined by action, with what they are about. */
 export function StepTable({ results, label }: { results: readonly StepResult[]; label: string }) {
-  const joined = new Map<string, { action: string; outcome: StepResult['outcome']; reason: string; titles: string[] }>();
+  const joined = new Map<
+    string,
+    { action: string; outcome: StepResult['outcome']; reason: string; titles: string[] }
+  >();
   for (const r of results) {
     const key = `${r.step.action} ${r.outcome} ${r.reason ?? ''}`;
-    const row = joined.get(key) ?? { action: r.step.action, outcome: r.outcome, reason: r.reason ?? '', titles: [] };
+    const row = joined.get(key) ?? {
+      action: r.step.action,
+      outcome: r.outcome,
+      reason: r.reason ?? '',
+      titles: [],
+    };
     row.titles.push(...r.titles);
     joined.set(key, row);
   }

@@ -31,7 +31,15 @@ const columns: readonly { key: SortKey; label: string; numeric?: boolean }[] = [
   { key: 'runAt', label: 'Last run' },
 ];
 
-const day = (iso: string | null) => (iso ? new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }) : 'not yet');
+const day = (iso: string | null) =>
+  iso
+    ? new Date(iso).toLocaleString('en-GB', {
+        day: 'numeric',
+        month: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+      })
+    : 'not yet';
 
 /** Every shell, to be sorted, filtered, and combed several at once. */
 export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
@@ -43,11 +51,20 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
   const [busy, setBusy] = useState(false);
   const shown = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-    const rows = shells.filter((s) => words.every((w) => `${s.code} ${s.title} ${s.term}`.toLowerCase().includes(w)));
+    const rows = shells.filter((s) =>
+      words.every((w) => `${s.code} ${s.title} ${s.term}`.toLowerCase().includes(w)),
+    );
     const value = (s: ShellLine) => s[sort.key] ?? '';
     return [...rows].sort((a, b) => {
       const [x, y] = [value(a), value(b)];
-      const order = typeof x === 'number' && typeof y === 'number' ? x - y : String(x) < String(y) ? -1 : String(x) > String(y) ? 1 : 0;
+      const order =
+        typeof x === 'number' && typeof y === 'number'
+          ? x - y
+          : String(x) < String(y)
+            ? -1
+            : String(x) > String(y)
+              ? 1
+              : 0;
       return sort.down ? -order : order;
     });
   }, [shells, filter, sort]);
@@ -59,7 +76,9 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
     });
   const comb = async () => {
     setBusy(true);
-    const started = await Promise.all([...chosen].map((id) => send<{ jobId: string }>(`/api/shells/${id}/comb`)));
+    const started = await Promise.all(
+      [...chosen].map((id) => send<{ jobId: string }>(`/api/shells/${id}/comb`)),
+    );
     for (const job of started) {
       if (!job.ok) enqueueSnackbar(job.trouble, { variant: 'error' });
       else await ended(job.value.jobId);
@@ -72,24 +91,56 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
   return (
     <>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '14px 0' }}>
-        <TextField size="small" label="Filter by code, title or term" value={filter} onChange={(e) => setFilter(e.target.value)} sx={{ width: 300 }} />
+        <TextField
+          size="small"
+          label="Filter by code, title or term"
+          value={filter}
+          onChange={(e) => setFilter(e.target.value)}
+          sx={{ width: 300 }}
+        />
         <Button variant="outlined" disabled={chosen.size === 0 || busy} onClick={comb}>
           {busy ? 'Combing …' : `Comb ${plural(chosen.size, 'shell')}`}
         </Button>
         <span className="soft number" role="status">
-          {shown.length === shells.length ? plural(shells.length, 'shell') : `${shown.length} of ${plural(shells.length, 'shell')}`}
+          {shown.length === shells.length
+            ? plural(shells.length, 'shell')
+            : `${shown.length} of ${plural(shells.length, 'shell')}`}
         </span>
       </div>
-      <div style={{ background: 'var(--sheet)', border: '1px solid var(--line)', borderRadius: 8, overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Shells">
+      <div
+        style={{
+          background: 'var(--sheet)',
+          border: '1px solid var(--line)',
+          borderRadius: 8,
+          overflowX: 'auto',
+        }}
+        tabIndex={0}
+        role="region"
+        aria-label="Shells"
+      >
         <Table size="small">
           <TableHead>
             <TableRow>
               <TableCell padding="checkbox">
-                <Checkbox size="small" checked={all} indeterminate={!all && chosen.size > 0} onChange={() => setChosen(all ? new Set() : new Set(shown.map((s) => s.id)))} slotProps={{ input: { 'aria-label': 'Choose all shells shown' } }} />
+                <Checkbox
+                  size="small"
+                  checked={all}
+                  indeterminate={!all && chosen.size > 0}
+                  onChange={() => setChosen(all ? new Set() : new Set(shown.map((s) => s.id)))}
+                  slotProps={{ input: { 'aria-label': 'Choose all shells shown' } }}
+                />
               </TableCell>
               {columns.map((c) => (
-                <TableCell key={c.key} align={c.numeric ? 'right' : 'left'} sortDirection={sort.key === c.key ? (sort.down ? 'desc' : 'asc') : false}>
-                  <TableSortLabel active={sort.key === c.key} direction={sort.key === c.key && sort.down ? 'desc' : 'asc'} onClick={() => setSort({ key: c.key, down: sort.key === c.key && !sort.down })}>
+                <TableCell
+                  key={c.key}
+                  align={c.numeric ? 'right' : 'left'}
+                  sortDirection={sort.key === c.key ? (sort.down ? 'desc' : 'asc') : false}
+                >
+                  <TableSortLabel
+                    active={sort.key === c.key}
+                    direction={sort.key === c.key && sort.down ? 'desc' : 'asc'}
+                    onClick={() => setSort({ key: c.key, down: sort.key === c.key && !sort.down })}
+                  >
                     {c.label}
                   </TableSortLabel>
                 </TableCell>
@@ -100,7 +151,12 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
             {shown.map((s) => (
               <TableRow key={s.id} hover>
                 <TableCell padding="checkbox">
-                  <Checkbox size="small" checked={chosen.has(s.id)} onChange={() => toggle(s.id)} slotProps={{ input: { 'aria-label': `Choose ${s.code || s.title}` } }} />
+                  <Checkbox
+                    size="small"
+                    checked={chosen.has(s.id)}
+                    onChange={() => toggle(s.id)}
+                    slotProps={{ input: { 'aria-label': `Choose ${s.code || s.title}` } }}
+                  />
                 </TableCell>
                 <TableCell>
                   <Link href={`/shells/${s.id}/comb`} style={{ textDecoration: 'none' }}>
@@ -127,7 +183,12 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
                       {families
                         .filter((f) => (s.open?.[f] ?? 0) > 0)
                         .map((f) => (
-                          <Link key={f} href={`/shells/${s.id}/decide?family=${f}`} title={`${s.open?.[f]} ${familyTitles[f]}`} style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+                          <Link
+                            key={f}
+                            href={`/shells/${s.id}/decide?family=${f}`}
+                            title={`${s.open?.[f]} ${familyTitles[f]}`}
+                            style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}
+                          >
                             <FamilyShape family={f} size={13} named />
                             {s.open?.[f]}
                           </Link>

@@ -13,7 +13,11 @@ export function Providers({ children }: { children: ReactNode }) {
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline />
-      <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} autoHideDuration={6000}>
+      <SnackbarProvider
+        maxSnack={3}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        autoHideDuration={6000}
+      >
         {children}
       </SnackbarProvider>
     </ThemeProvider>

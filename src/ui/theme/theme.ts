@@ -36,12 +36,27 @@ export const theme = createTheme({
     h2: { fontFamily: heading },
     h3: { fontFamily: heading },
   },
-  transitions: { duration: { shortest: 80, shorter: 100, short: 120, standard: 150, complex: 180, enteringScreen: 120, leavingScreen: 100 } },
+  transitions: {
+    duration: {
+      shortest: 80,
+      shorter: 100,
+      short: 120,
+      standard: 150,
+      complex: 180,
+      enteringScreen: 120,
+      leavingScreen: 100,
+    },
+  },
   components: {
     MuiButton: { defaultProps: { disableElevation: true, disableRipple: true } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
-    MuiTableCell: { styleOverrides: { root: { padding: '7px 10px', borderColor: 'var(--line)' }, head: { color: 'var(--soft)', fontWeight: 600 } } },
+    MuiTableCell: {
+      styleOverrides: {
+        root: { padding: '7px 10px', borderColor: 'var(--line)' },
+        head: { color: 'var(--soft)', fontWeight: 600 },
+      },
+    },
     MuiTooltip: { defaultProps: { arrow: true } },
   },
 });

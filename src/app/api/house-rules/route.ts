@@ -11,7 +11,10 @@ export function GET(request: Request): Response {
   if (refused) return refused;
   const { written } = keptRules(appContext());
   return new Response(`${JSON.stringify({ schema: 'currycomb.house-rules/1', ...written }, null, 2)}\n`, {
-    headers: { 'content-type': 'application/json', 'content-disposition': 'attachment; filename="house-rules.json"' },
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': 'attachment; filename="house-rules.json"',
+    },
   });
 }
 

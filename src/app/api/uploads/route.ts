@@ -28,7 +28,14 @@ export async function POST(request: Request): Promise<Response> {
   } catch {
     rmSync(path, { force: true });
     const tooLarge = size > defaultLimits.packedBytes;
-    return Response.json({ trouble: tooLarge ? 'The file is larger than 2 GiB; Currycomb does not read packages that large.' : 'The file did not arrive whole; try again.' }, { status: tooLarge ? 413 : 400 });
+    return Response.json(
+      {
+        trouble: tooLarge
+          ? 'The file is larger than 2 GiB; Currycomb does not read packages that large.'
+          : 'The file did not arrive whole; try again.',
+      },
+      { status: tooLarge ? 413 : 400 },
+    );
   }
   const announced = Number(request.headers.get('content-length') ?? size);
   if (statSync(path).size !== announced) {

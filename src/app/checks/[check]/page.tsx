@@ -27,7 +27,8 @@ export default async function CheckPage({ params }: { params: Promise<{ check: s
       <TopBar />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 720, margin: '0 auto' }}>
         <p className="soft" style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
-          <FamilyShape family={family} /> {familyTitles[family]} · {urgencyTitles[check.urgency]} · <code>{check.id}</code>
+          <FamilyShape family={family} /> {familyTitles[family]} · {urgencyTitles[check.urgency]} ·{' '}
+          <code>{check.id}</code>
         </p>
         <h1>{check.title}</h1>
         {parts.map(([heading, text]) => (

@@ -10,7 +10,10 @@ export async function generateMetadata({ params }: Pick<ShellPageProps, 'params'
   return { title: `${shell.row.code || shell.row.title} ${shell.row.termTitle}`.trim() };
 }
 
-export default async function ShellLayout({ params, children }: Pick<ShellPageProps, 'params'> & { children: ReactNode }) {
+export default async function ShellLayout({
+  params,
+  children,
+}: Pick<ShellPageProps, 'params'> & { children: ReactNode }) {
   const { context, shell } = await shellOfPage(params);
   return <ShellFrame view={frameView(context, shell, new Date())}>{children}</ShellFrame>;
 }

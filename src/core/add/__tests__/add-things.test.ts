@@ -15,9 +15,19 @@ const autumn = { title: 'Autumn 2025', start: '2025-08-25' as LocalDate, end: '2
 const words = 'Stand downstream of the gauge and read at eye level where the water meets the scale.';
 
 function evening(): Shell {
-  const c = new ShellComposer({ ref: shellRef('evening'), code: 'HYD 214-E', title: 'Evening group', term: spring, previousTerm: autumn });
+  const c = new ShellComposer({
+    ref: shellRef('evening'),
+    code: 'HYD 214-E',
+    title: 'Evening group',
+    term: spring,
+    previousTerm: autumn,
+  });
   c.module('Week 1: Start', { ref: 'w1' });
-  c.page('Welcome', `<p>Welcome to the evening group. ${words}</p>`, { ref: 'welcome', parent: 'w1', path: 'pages/welcome.html' });
+  c.page('Welcome', `<p>Welcome to the evening group. ${words}</p>`, {
+    ref: 'welcome',
+    parent: 'w1',
+    path: 'pages/welcome.html',
+  });
   c.module('Week 2: Safety', { ref: 'w2' });
   c.file('pictures/gauge.png', Buffer.from('the gauge'));
   c.file('pictures/map.png', Buffer.from('the old map'));
@@ -30,11 +40,28 @@ function day(): Shell {
   c.module('Week 1: Reading a stream', { ref: 'd1' });
   c.page('Hello', `<p>Welcome to the evening group. ${words}</p>`, { ref: 'hello', parent: 'd1' });
   c.module('Week 2: Safety', { ref: 'w2' });
-  c.page('Cold water', `<p>${words} Cold water shock comes first. <img src="../pictures/gauge.png"> <img src="../pictures/map.png"> <img src="../other/gauge-copy.png"> <a href="../page/r1.html">before</a></p>`, { ref: 'cold', parent: 'w2', due: '2025-09-05T23:59:59' as LocalDateTime, studentWork: 14, path: 'week2/cold.html' });
+  c.page(
+    'Cold water',
+    `<p>${words} Cold water shock comes first. <img src="../pictures/gauge.png"> <img src="../pictures/map.png"> <img src="../other/gauge-copy.png"> <a href="../page/r1.html">before</a></p>`,
+    {
+      ref: 'cold',
+      parent: 'w2',
+      due: '2025-09-05T23:59:59' as LocalDateTime,
+      studentWork: 14,
+      path: 'week2/cold.html',
+    },
+  );
   c.module('Week 3: Stage', { ref: 'd3' });
   c.heading('Before class', { ref: 'd3h', parent: 'd3' });
-  c.page('Rating', `<p>${words} The rating curve. <link rel="stylesheet" href="../style/look.css"></p>`, { ref: 'rating', parent: 'd3', path: 'week3/rating.html' });
-  c.page('Autumn news', '<p>The autumn field day is moved to the weir because of the flood last week.</p>', { ref: 'news', outside: true });
+  c.page('Rating', `<p>${words} The rating curve. <link rel="stylesheet" href="../style/look.css"></p>`, {
+    ref: 'rating',
+    parent: 'd3',
+    path: 'week3/rating.html',
+  });
+  c.page('Autumn news', '<p>The autumn field day is moved to the weir because of the flood last week.</p>', {
+    ref: 'news',
+    outside: true,
+  });
   c.file('pictures/gauge.png', Buffer.from('the gauge'));
   c.file('pictures/map.png', Buffer.from('the new map'));
   c.file('other/gauge-copy.png', Buffer.from('the gauge'));
@@ -43,26 +70,68 @@ function day(): Shell {
   const shell = c.shell();
   return {
     ...shell,
-    items: shell.items.map((i) => (i.title === 'Autumn news' ? { ...i, kind: 'announcement' as const } : i.ref === 'rating' ? { ...i, gradeColumn: 'col-1' } : i)),
+    items: shell.items.map((i) =>
+      i.title === 'Autumn news'
+        ? { ...i, kind: 'announcement' as const }
+        : i.ref === 'rating'
+          ? { ...i, gradeColumn: 'col-1' }
+          : i,
+    ),
     gradeCategories: [category('cat-1', 'Labs'), category('cat-2', 'Imported, empty')],
-    gradeColumns: [{ ref: gradeColumnRef('col-1'), title: 'Rating', category: gradeCategoryRef('cat-1'), points: 10, results: 22, extra: {} } satisfies GradeColumn],
+    gradeColumns: [
+      {
+        ref: gradeColumnRef('col-1'),
+        title: 'Rating',
+        category: gradeCategoryRef('cat-1'),
+        points: 10,
+        results: 22,
+        extra: {},
+      } satisfies GradeColumn,
+    ],
   };
 }
-const category = (ref: string, title: string): GradeCategory => ({ ref: gradeCategoryRef(ref), title, weight: null, extra: {} });
+const category = (ref: string, title: string): GradeCategory => ({
+  ref: gradeCategoryRef(ref),
+  title,
+  weight: null,
+  extra: {},
+});
 
-const choice = (chosen: readonly string[], more: Partial<AddChoice> = {}): AddChoice => ({ chosen, landing: { where: 'matching' }, dating: 'keep', batch: 'added today', ...more });
-const proposed = (shell: Shell, incoming: Shell) => holdAgainst(shell, incoming).things.filter((t) => t.proposed).map((t) => t.key);
+const choice = (chosen: readonly string[], more: Partial<AddChoice> = {}): AddChoice => ({
+  chosen,
+  landing: { where: 'matching' },
+  dating: 'keep',
+  batch: 'added today',
+  ...more,
+});
+const proposed = (shell: Shell, incoming: Shell) =>
+  holdAgainst(shell, incoming)
+    .things.filter((t) => t.proposed)
+    .map((t) => t.key);
 
 test('each thing is held against the shell', () => {
-  const held = Object.fromEntries(holdAgainst(evening(), day()).things.map((t) => [t.key, [t.standing, t.counterpart?.ref ?? null, t.leftOut]]));
+  const held = Object.fromEntries(
+    holdAgainst(evening(), day()).things.map((t) => [
+      t.key,
+      [t.standing, t.counterpart?.ref ?? null, t.leftOut],
+    ]),
+  );
   expect(held['item hello']).toEqual(['doubled', 'welcome', 'the same is there as “Welcome”']);
   expect(held['item d1']).toEqual(['new', null, 'nothing in it is taken']);
   expect(held['item w2']).toEqual(['there', 'w2', 'it is there already']);
   expect(held['item cold']).toEqual(['new', null, null]);
   expect(held['item rating']).toEqual(['new', null, null]);
   expect(held['file pictures/gauge.png']).toEqual(['there', 'pictures/gauge.png', 'it is there already']);
-  expect(held['file pictures/map.png']).toEqual(['differs', 'pictures/map.png', 'another version of it is there']);
-  expect(held['file other/gauge-copy.png']).toEqual(['doubled', 'pictures/gauge.png', 'the same is there as “pictures/gauge.png”']);
+  expect(held['file pictures/map.png']).toEqual([
+    'differs',
+    'pictures/map.png',
+    'another version of it is there',
+  ]);
+  expect(held['file other/gauge-copy.png']).toEqual([
+    'doubled',
+    'pictures/gauge.png',
+    'the same is there as “pictures/gauge.png”',
+  ]);
   expect(held['file left/over.txt']).toEqual(['new', null, 'nothing uses it']);
   expect(held['gradeCategory cat-2']).toEqual(['new', null, 'nothing is in it']);
   const news = Object.entries(held).find(([, [, , why]]) => why === 'an announcement of another term');
@@ -72,9 +141,21 @@ test('each thing is held against the shell', () => {
 test('a difference is said in words', () => {
   const changed = new ShellComposer({ ref: shellRef('x'), title: 'x' });
   changed.module('Week 1: Start', { ref: 'w1' });
-  changed.page('Welcome', `<p>Welcome to the morning group. ${words}</p>`, { ref: 'welcome', parent: 'w1', due: '2025-09-05T23:59:59' as LocalDateTime, shown: false });
+  changed.page('Welcome', `<p>Welcome to the morning group. ${words}</p>`, {
+    ref: 'welcome',
+    parent: 'w1',
+    due: '2025-09-05T23:59:59' as LocalDateTime,
+    shown: false,
+  });
   const thing = holdAgainst(evening(), changed.shell()).things.find((t) => t.ref === 'welcome')!;
-  expect([thing.standing, thing.differences]).toEqual(['differs', ['the text says “Welcome to the morning” instead of “Welcome to the evening”', 'due 2025-09-05 23:59 instead of no date', 'hidden instead of shown']]);
+  expect([thing.standing, thing.differences]).toEqual([
+    'differs',
+    [
+      'the text says “Welcome to the morning” instead of “Welcome to the evening”',
+      'due 2025-09-05 23:59 instead of no date',
+      'hidden instead of shown',
+    ],
+  ]);
 });
 
 test('a shell held against itself has nothing new, and adding what is proposed changes nothing', () => {
@@ -90,34 +171,83 @@ test('what a choice needs comes along and says why; what is there is used as it 
   const preview = holdAgainst(evening(), day());
   const { taken, along } = closeChoice(preview, [incomingKey('item', 'cold')]);
   expect([...taken].sort()).toEqual(['file pictures/map.png', 'item cold']);
-  expect(along.get(incomingKey('file', 'pictures/map.png'))).toEqual({ for: 'Cold water', why: 'a picture or file on it' });
+  expect(along.get(incomingKey('file', 'pictures/map.png'))).toEqual({
+    for: 'Cold water',
+    why: 'a picture or file on it',
+  });
   const rating = closeChoice(preview, [incomingKey('item', 'rating')]);
-  expect([...rating.taken].sort()).toEqual(['file pictures/map.png', 'file style/look.css', 'gradeCategory cat-1', 'gradeColumn col-1', 'item rating']);
+  expect([...rating.taken].sort()).toEqual([
+    'file pictures/map.png',
+    'file style/look.css',
+    'gradeCategory cat-1',
+    'gradeColumn col-1',
+    'item rating',
+  ]);
 });
 
 test('a grade column comes along with the activity that has its title', () => {
   const c = new ShellComposer({ ref: shellRef('labs'), title: 'Labs' });
   c.assignment('Lab 1', '<p>Measure.</p>', 10, { ref: 'lab' });
-  const incoming: Shell = { ...c.shell(), gradeCategories: [category('k', 'Labs')], gradeColumns: [{ ref: gradeColumnRef('c'), title: 'lab 1', category: gradeCategoryRef('k'), points: 10, results: 3, extra: {} }] };
+  const incoming: Shell = {
+    ...c.shell(),
+    gradeCategories: [category('k', 'Labs')],
+    gradeColumns: [
+      {
+        ref: gradeColumnRef('c'),
+        title: 'lab 1',
+        category: gradeCategoryRef('k'),
+        points: 10,
+        results: 3,
+        extra: {},
+      },
+    ],
+  };
   const preview = holdAgainst(evening(), incoming);
-  expect([...closeChoice(preview, [incomingKey('item', 'lab')]).taken].sort()).toEqual(['gradeCategory k', 'gradeColumn c', 'item lab']);
+  expect([...closeChoice(preview, [incomingKey('item', 'lab')]).taken].sort()).toEqual([
+    'gradeCategory k',
+    'gradeColumn c',
+    'item lab',
+  ]);
 });
 
 test('the proposal lands in the matching modules, under free names, with links led where they belong', () => {
   const [shell, incoming] = [evening(), day()];
   const made = addThings(shell, incoming, holdAgainst(shell, incoming), choice(proposed(shell, incoming)));
   const { after } = made;
-  expect(after.items.map((i) => [i.ref, i.parent])).toEqual([['w1', null], ['welcome', 'w1'], ['w2', null], ['cold', 'w2'], ['d3', null], ['d3h', 'd3'], ['rating', 'd3']]);
+  expect(after.items.map((i) => [i.ref, i.parent])).toEqual([
+    ['w1', null],
+    ['welcome', 'w1'],
+    ['w2', null],
+    ['cold', 'w2'],
+    ['d3', null],
+    ['d3h', 'd3'],
+    ['rating', 'd3'],
+  ]);
   // The other map has a name of its own; the doubled gauge is the one that was there.
-  expect(after.files.map((f) => f.path)).toEqual(['pictures/gauge.png', 'pictures/map.png', 'pictures/map-2.png', 'style/look.css']);
+  expect(after.files.map((f) => f.path)).toEqual([
+    'pictures/gauge.png',
+    'pictures/map.png',
+    'pictures/map-2.png',
+    'style/look.css',
+  ]);
   const cold = after.contents.find((c) => c.textPath === 'week2/cold.html')!;
-  expect(cold.texts[0]).toContain('<img src="../pictures/gauge.png"> <img src="../pictures/map-2.png"> <img src="../pictures/gauge.png">');
+  expect(cold.texts[0]).toContain(
+    '<img src="../pictures/gauge.png"> <img src="../pictures/map-2.png"> <img src="../pictures/gauge.png">',
+  );
   expect(cold.texts[0]).toContain('<a href="../pages/welcome.html">before</a>');
-  expect(after.files.find((f) => f.path === 'style/look.css')?.text).toContain('url("../pictures/map-2.png")');
+  expect(after.files.find((f) => f.path === 'style/look.css')?.text).toContain(
+    'url("../pictures/map-2.png")',
+  );
   expect(linkGraphOf(after).broken).toEqual([]);
   expect([made.relinked, made.loose]).toEqual([4, []]);
-  expect(after.items.find((i) => i.ref === 'cold')).toMatchObject({ due: '2025-09-05T23:59:59', studentWork: 0, batch: 'added today' });
-  expect(after.gradeColumns).toEqual([expect.objectContaining({ ref: 'col-1', category: 'cat-1', results: 0 })]);
+  expect(after.items.find((i) => i.ref === 'cold')).toMatchObject({
+    due: '2025-09-05T23:59:59',
+    studentWork: 0,
+    batch: 'added today',
+  });
+  expect(after.gradeColumns).toEqual([
+    expect.objectContaining({ ref: 'col-1', category: 'cat-1', results: 0 }),
+  ]);
   expect(after.gradeCategories.map((c) => c.title)).toEqual(['Labs']);
 });
 
@@ -125,7 +255,15 @@ test('undone, the first shell is there again', () => {
   const [shell, incoming] = [evening(), day()];
   for (const landing of [{ where: 'matching' }, { where: 'end' }, { where: 'module', ref: 'w2' }] as const) {
     const preview = holdAgainst(shell, incoming);
-    const made = addThings(shell, incoming, preview, choice(preview.things.map((t) => t.key), { landing }));
+    const made = addThings(
+      shell,
+      incoming,
+      preview,
+      choice(
+        preview.things.map((t) => t.key),
+        { landing },
+      ),
+    );
     expect(applyEdits(made.after, invertEdits(made.edits))).toEqual(shell);
   }
 });
@@ -133,7 +271,10 @@ test('undone, the first shell is there again', () => {
 test('one thing comes without the module around it, to the chosen place', () => {
   const [shell, incoming] = [evening(), day()];
   const preview = holdAgainst(shell, incoming);
-  const parent = (more: Partial<AddChoice>) => addThings(shell, incoming, preview, choice([incomingKey('item', 'rating')], more)).after.items.find((i) => i.ref === 'rating')?.parent;
+  const parent = (more: Partial<AddChoice>) =>
+    addThings(shell, incoming, preview, choice([incomingKey('item', 'rating')], more)).after.items.find(
+      (i) => i.ref === 'rating',
+    )?.parent;
   expect(parent({ landing: { where: 'end' } })).toBeNull();
   expect(parent({ landing: { where: 'module', ref: 'w1' } })).toBe('w1');
   // There is no week 3 in the shell.
@@ -143,9 +284,16 @@ test('one thing comes without the module around it, to the chosen place', () => 
 test('dates are kept, shifted by the terms, or cleared', () => {
   const [shell, incoming] = [evening(), day()];
   const preview = holdAgainst(shell, incoming);
-  const due = (dating: AddChoice['dating']) => addThings(shell, incoming, preview, choice([incomingKey('item', 'cold')], { dating })).after.items.find((i) => i.ref === 'cold')?.due;
+  const due = (dating: AddChoice['dating']) =>
+    addThings(shell, incoming, preview, choice([incomingKey('item', 'cold')], { dating })).after.items.find(
+      (i) => i.ref === 'cold',
+    )?.due;
   // Friday of the second week in both terms.
-  expect([due('keep'), due('shift'), due('clear')]).toEqual(['2025-09-05T23:59:59', '2027-01-22T23:59:59', null]);
+  expect([due('keep'), due('shift'), due('clear')]).toEqual([
+    '2025-09-05T23:59:59',
+    '2027-01-22T23:59:59',
+    null,
+  ]);
 });
 
 test('ticked all the same, a double gets an identity of its own', () => {
@@ -163,6 +311,11 @@ test('ticked all the same, a double gets an identity of its own', () => {
 test('a link to what was not taken is told', () => {
   const shell = new ShellComposer({ ref: shellRef('bare'), title: 'bare' }).shell();
   const incoming = day();
-  const made = addThings(shell, incoming, holdAgainst(shell, incoming), choice([incomingKey('item', 'cold')]));
+  const made = addThings(
+    shell,
+    incoming,
+    holdAgainst(shell, incoming),
+    choice([incomingKey('item', 'cold')]),
+  );
   expect(made.loose).toEqual([{ from: 'week2/cold.html', asked: 'page/r1.html' }]);
 });

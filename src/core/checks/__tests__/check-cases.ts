@@ -51,7 +51,10 @@ function deepFreeze<T>(value: T): T {
  * equal, every message is provoked, every remedy that the plan can carry out makes its finding go away, and its
  * inverse gives the first shell back exactly.
  */
-export function checkCases(check: CheckRecord, cases: { readonly fires: readonly FiringCase[]; readonly silent: readonly SilentCase[] }): void {
+export function checkCases(
+  check: CheckRecord,
+  cases: { readonly fires: readonly FiringCase[]; readonly silent: readonly SilentCase[] },
+): void {
   const run = (shell: Shell, rules: Partial<HouseRules> = {}) => {
     const audit = runChecks(shell, { checks: [check], rules: { ...defaultHouseRules(allChecks), ...rules } });
     const outcome = audit.checks[0]!.outcome;
@@ -91,8 +94,14 @@ export function checkCases(check: CheckRecord, cases: { readonly fires: readonly
 /** Which of the check's messages a title was made from. */
 function messageOf(check: CheckRecord, title: string): string {
   const fits = Object.entries(check.messages).filter(([, template]) => {
-    const pattern = template.split(/\{\w+\}/).map((t) => t.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('[\\s\\S]*');
+    const pattern = template
+      .split(/\{\w+\}/)
+      .map((t) => t.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
+      .join('[\\s\\S]*');
     return new RegExp(`^${pattern}$`).test(title);
   });
-  return fits.sort((a, b) => b[1].replace(/\{\w+\}/g, '').length - a[1].replace(/\{\w+\}/g, '').length)[0]?.[0] ?? title;
+  return (
+    fits.sort((a, b) => b[1].replace(/\{\w+\}/g, '').length - a[1].replace(/\{\w+\}/g, '').length)[0]?.[0] ??
+    title
+  );
 }

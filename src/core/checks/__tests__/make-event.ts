@@ -3,7 +3,12 @@ import { eventRef } from '@/core/shell/refs';
 import type { LocalDateTime } from '@/core/time/local-date';
 
 /** A single event as a calendar would give it. */
-export const event = (ref: string, title: string, start: string, over: Partial<CourseEvent> = {}): CourseEvent => ({
+export const event = (
+  ref: string,
+  title: string,
+  start: string,
+  over: Partial<CourseEvent> = {},
+): CourseEvent => ({
   ref: eventRef(ref),
   uid: ref.split('#')[0]!,
   recurrenceId: null,

@@ -10,12 +10,20 @@ export interface CarriedReason {
 }
 
 /** Events inside the term that a copy brought along, in calendar order. */
-export function carriedEvents(shell: Shell, days: number, sharedShift: number): Map<CourseEvent, CarriedReason> {
+export function carriedEvents(
+  shell: Shell,
+  days: number,
+  sharedShift: number,
+): Map<CourseEvent, CarriedReason> {
   const found = new Map<CourseEvent, CarriedReason>();
   const { start, end } = shell.term;
   if (!start || !end) return found;
-  const inside = shell.events.filter((e) => e.occurrences.some((o) => dateOf(o) >= start && dateOf(o) <= end));
-  const shifts = shell.previousEvents ? sharedShifts(inside, shell.previousEvents, shell.previousTerm?.end ?? null, sharedShift) : new Map<string, number>();
+  const inside = shell.events.filter((e) =>
+    e.occurrences.some((o) => dateOf(o) >= start && dateOf(o) <= end),
+  );
+  const shifts = shell.previousEvents
+    ? sharedShifts(inside, shell.previousEvents, shell.previousTerm?.end ?? null, sharedShift)
+    : new Map<string, number>();
   for (const event of inside) {
     const made = earliest(event.created, event.stamped);
     const shift = shifts.get(event.ref);
@@ -26,7 +34,10 @@ export function carriedEvents(shell: Shell, days: number, sharedShift: number): 
 }
 
 function earliest(a: CourseEvent['created'], b: CourseEvent['stamped']): LocalDate | null {
-  const days = [a, b].filter((d) => d !== null).map(dateOf).sort();
+  const days = [a, b]
+    .filter((d) => d !== null)
+    .map(dateOf)
+    .sort();
   return days[0] ?? null;
 }
 
@@ -37,10 +48,15 @@ function sharedShifts(
   previousEnd: LocalDate | null,
   enough: number,
 ): Map<string, number> {
-  const known = events.filter((e) => e.created === null || previousEnd === null || dateOf(e.created) <= previousEnd);
+  const known = events.filter(
+    (e) => e.created === null || previousEnd === null || dateOf(e.created) <= previousEnd,
+  );
   const byTrait = new Map<string, CourseEvent[]>();
   const traits = (event: CourseEvent) => ({
-    strong: [...event.links.map((l) => `link ${l}`), ...(textKey(event.description) ? [`text ${textKey(event.description)}`] : [])],
+    strong: [
+      ...event.links.map((l) => `link ${l}`),
+      ...(textKey(event.description) ? [`text ${textKey(event.description)}`] : []),
+    ],
     weak: [`title ${titleKey(event.title)} ${event.allDay ? 'day' : timeOf(event.start)}`],
   });
   for (const event of previous) {
@@ -65,7 +81,8 @@ function sharedShifts(
   const shifts = new Map<string, number>();
   const settle = (by: Map<number, Set<CourseEvent>>, measure: (set: Set<CourseEvent>) => number) => {
     for (const [days, set] of [...by].sort((a, b) => measure(b[1]) - measure(a[1]) || a[0] - b[0]))
-      if (days !== 0 && measure(set) >= enough) for (const event of set) if (!shifts.has(event.ref)) shifts.set(event.ref, days);
+      if (days !== 0 && measure(set) >= enough)
+        for (const event of set) if (!shifts.has(event.ref)) shifts.set(event.ref, days);
   };
   settle(strongBy, (set) => set.size);
   settle(weakBy, (set) => new Set([...set].map((e) => titleKey(e.title))).size);

@@ -26,7 +26,8 @@ export const carriedOver = defineCheck({
       'An event of this term was made 60 days or more before the term, or is last term’s event moved along by a copy: same link, description or title, the same number of days later as others.',
     why: 'Such events carry old meeting links and old rooms. Students join a meeting that nobody opens.',
     example: '32 of “Lab section A”, made on 18 August 2025, all moved along by 504 days.',
-    remedy: 'Deletes the events of one title or link together. Look at the evidence first: some people do plan a term that early.',
+    remedy:
+      'Deletes the events of one title or link together. Look at the evidence first: some people do plan a term that early.',
     notWhen: 'The event lies outside the term, or was made after the previous term ended.',
   },
   notApplicable: (shell) => {
@@ -42,9 +43,17 @@ export const carriedOver = defineCheck({
     for (const events of series.values()) {
       const first = events[0]!;
       const reasons = events.map((e) => found.get(e)!);
-      const days = reasons.map((r) => r.made).filter((d) => d !== undefined).sort();
+      const days = reasons
+        .map((r) => r.made)
+        .filter((d) => d !== undefined)
+        .sort();
       const shift = reasons.map((r) => r.shift).find((s) => s !== undefined);
-      const when = days.length === 0 ? '' : days[0] === days.at(-1) ? `on ${spellDate(days[0]!)}` : `between ${spellDate(days[0]!)} and ${spellDate(days.at(-1)!)}`;
+      const when =
+        days.length === 0
+          ? ''
+          : days[0] === days.at(-1)
+            ? `on ${spellDate(days[0]!)}`
+            : `between ${spellDate(days[0]!)} and ${spellDate(days.at(-1)!)}`;
       const links = new Set(events.flatMap((e) => e.links));
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
       yield {
@@ -55,14 +64,39 @@ export const carriedOver = defineCheck({
             : { id: 'made', params: { count: events.length, title: first.title, when } },
         subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
         evidence: [
-          ...(days.length ? [{ label: 'Made', value: `${when}, ${daysBetween(days[0]!, start)} days before the term’s first day` }] : []),
-          ...(shift !== undefined ? [{ label: 'Moved along by', value: `${shift} days from the previous term’s calendar` }] : []),
-          { label: 'Dates', value: dates.length === 1 ? spellDate(dates[0]!) : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}` },
+          ...(days.length
+            ? [
+                {
+                  label: 'Made',
+                  value: `${when}, ${daysBetween(days[0]!, start)} days before the term’s first day`,
+                },
+              ]
+            : []),
+          ...(shift !== undefined
+            ? [{ label: 'Moved along by', value: `${shift} days from the previous term’s calendar` }]
+            : []),
+          {
+            label: 'Dates',
+            value:
+              dates.length === 1
+                ? spellDate(dates[0]!)
+                : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}`,
+          },
           ...[...links].slice(0, 4).map((link) => ({ label: 'Link', value: link })),
           ...(first.location ? [{ label: 'Place', value: first.location }] : []),
         ],
         remedy: { action: 'delete', targets: events.map((e) => e.ref), params: {}, kind: 'judgement' },
-        covers: [{ refs: events.map((e) => e.ref), checks: ['calendar.outside-term', 'calendar.past', 'calendar.no-class-day', 'calendar.overruns-term'] }],
+        covers: [
+          {
+            refs: events.map((e) => e.ref),
+            checks: [
+              'calendar.outside-term',
+              'calendar.past',
+              'calendar.no-class-day',
+              'calendar.overruns-term',
+            ],
+          },
+        ],
         confidence: days.length ? 0.9 : 0.8,
       };
     }

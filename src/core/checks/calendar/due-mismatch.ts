@@ -17,19 +17,23 @@ export const dueMismatch = defineCheck({
   things: ['event that disagrees with a due date', 'events that disagree with a due date'],
   counts: 'findings',
   page: {
-    means: 'An event is named after the deadline of an activity and stands on another day than the activity’s due date.',
+    means:
+      'An event is named after the deadline of an activity and stands on another day than the activity’s due date.',
     why: 'Students believe one of the two. Half of them hand in late.',
     example: '“Site report due” on 30 April, and the assignment “Site report” is due on 7 May.',
     remedy: 'Moves the event to the day of the activity.',
     notWhen: 'The activity has no due date, or one of several activities of that name is due on that day.',
   },
-  notApplicable: (shell) => (shell.events.length && shell.items.some((i) => i.due) ? null : 'there are no events, or no due dates'),
+  notApplicable: (shell) =>
+    shell.events.length && shell.items.some((i) => i.due) ? null : 'there are no events, or no due dates',
   *find({ shell }) {
     const byTitle = new Map<string, Item[]>();
     for (const item of shell.items) if (item.due) collect(byTitle, titleKey(item.title), item);
     for (const event of shell.events) {
       if (event.recurrence) continue;
-      const named = english.deadlineName.map((p) => p.exec(event.title)?.[1]).find((n) => n !== undefined && byTitle.has(titleKey(n)));
+      const named = english.deadlineName
+        .map((p) => p.exec(event.title)?.[1])
+        .find((n) => n !== undefined && byTitle.has(titleKey(n)));
       if (named === undefined) continue;
       const activities = byTitle.get(titleKey(named))!;
       const day = dateOf(event.start);
@@ -37,13 +41,30 @@ export const dueMismatch = defineCheck({
       const item = activities[0]!;
       const due = dateOf(item.due!);
       yield {
-        message: { id: 'event', params: { title: item.title, calendar: spellDate(day), due: spellDate(due) } },
-        subjects: [{ type: 'item', ref: item.ref }, { type: 'event', ref: event.ref }],
+        message: {
+          id: 'event',
+          params: { title: item.title, calendar: spellDate(day), due: spellDate(due) },
+        },
+        subjects: [
+          { type: 'item', ref: item.ref },
+          { type: 'event', ref: event.ref },
+        ],
         evidence: [
           { label: 'In the calendar', value: `${event.title}: ${spellDate(day)}`, where: event.ref },
           { label: 'The activity', value: `due ${spellDate(due)}, ${timeOf(item.due!)}`, where: item.ref },
         ],
-        remedy: { action: 're-date', targets: [event.ref], params: { dates: { [event.ref]: { start: event.allDay ? atTime(due, '00:00:00') : atTime(due, event.start.slice(11)) } } }, kind: 'judgement' },
+        remedy: {
+          action: 're-date',
+          targets: [event.ref],
+          params: {
+            dates: {
+              [event.ref]: {
+                start: event.allDay ? atTime(due, '00:00:00') : atTime(due, event.start.slice(11)),
+              },
+            },
+          },
+          kind: 'judgement',
+        },
       };
     }
   },

@@ -20,5 +20,7 @@ function joins(link: string): boolean {
   } catch {
     return false;
   }
-  return url.pathname.split('/').some((segment) => /^(join|meet)$/i.test(segment) || /^\d{9,11}$/.test(segment));
+  return url.pathname
+    .split('/')
+    .some((segment) => /^(join|meet)$/i.test(segment) || /^\d{9,11}$/.test(segment));
 }

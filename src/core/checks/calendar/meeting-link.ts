@@ -14,7 +14,9 @@ export const meetingLink = defineCheck({
   urgency: 'fix-first',
   remedyKind: 'depends',
   needs: ['eventGroups', 'carriedEvents'],
-  options: z.object({ days: z.int().min(0).default(14).describe('How many days before or after the term still belong to it') }),
+  options: z.object({
+    days: z.int().min(0).default(14).describe('How many days before or after the term still belong to it'),
+  }),
   messages: {
     outside: '{events} “{title}” outside the term with a link to join a meeting',
     past: '{events} “{title}” that are over, with a link to join a meeting',
@@ -23,26 +25,43 @@ export const meetingLink = defineCheck({
   },
   things: ['event with an old meeting link', 'events with an old meeting link'],
   page: {
-    means: 'An event has a link to join an online meeting, and it lies outside the term, is over, was carried over, or shares its link with events of the previous term.',
+    means:
+      'An event has a link to join an online meeting, and it lies outside the term, is over, was carried over, or shares its link with events of the previous term.',
     why: 'Students click what they find. They wait in a meeting that nobody opens, or walk into the meeting of another course.',
     example: '32 of “Lab section A” carry the room of Autumn 2025.',
-    remedy: 'Deletes the events of one title or link together. Where only the link is old, set the event right in the calendar instead.',
+    remedy:
+      'Deletes the events of one title or link together. Where only the link is old, set the event right in the calendar instead.',
     notWhen: 'The event lies in this term, was made for it, and no event of the previous term has its link.',
   },
-  notApplicable: (shell) => (!shell.events.length ? 'no calendar was given' : shell.term.start || shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    !shell.events.length
+      ? 'no calendar was given'
+      : shell.term.start || shell.term.end
+        ? null
+        : 'the term’s dates are not known',
   *find({ shell, facts, options }) {
-    const joining = shell.events.map((event) => ({ event, links: joiningLinks(event) })).filter((j) => j.links.length > 0);
+    const joining = shell.events
+      .map((event) => ({ event, links: joiningLinks(event) }))
+      .filter((j) => j.links.length > 0);
     if (!joining.length) return;
     const oldLinks = new Set((shell.previousEvents ?? []).flatMap(joiningLinks));
-    const isBefore = (e: CourseEvent) => shell.term.start !== null && e.occurrences.length > 0 && e.occurrences.every((o) => dateOf(o) < shell.term.start!);
+    const isBefore = (e: CourseEvent) =>
+      shell.term.start !== null &&
+      e.occurrences.length > 0 &&
+      e.occurrences.every((o) => dateOf(o) < shell.term.start!);
     for (const { event, links } of joining) if (isBefore(event)) for (const link of links) oldLinks.add(link);
     const carried = facts.carriedEvents;
     const why = (event: CourseEvent, links: readonly string[]): Why | null => {
       const sides = event.occurrences.map((o) => sideOfTerm(dateOf(o), shell.term));
-      if (sides.length > 0 && sides.every((s) => s.side !== 'inside' && s.days > options.days)) return 'outside';
+      if (sides.length > 0 && sides.every((s) => s.side !== 'inside' && s.days > options.days))
+        return 'outside';
       if (carried.has(event)) return 'carried';
       if (links.some((l) => oldLinks.has(l)) && !isBefore(event)) return 'shared';
-      return event.occurrences.length > 0 && dateOf(event.end) < shell.asOf && event.occurrences.every((o) => dateOf(o) < shell.asOf) ? 'past' : null;
+      return event.occurrences.length > 0 &&
+        dateOf(event.end) < shell.asOf &&
+        event.occurrences.every((o) => dateOf(o) < shell.asOf)
+        ? 'past'
+        : null;
     };
     const groups = new Map<string, { why: Why; events: CourseEvent[]; links: Set<string> }>();
     for (const { event, links } of joining) {
@@ -63,24 +82,66 @@ export const meetingLink = defineCheck({
         subjects: refs.map((ref) => ({ type: 'event', ref })),
         evidence: [
           ...[...links].slice(0, 4).map((link) => ({ label: 'Joining link', value: link, where: refs[0] })),
-          { label: 'Dates', value: dates.length === 1 ? spellDate(dates[0]!) : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}` },
+          {
+            label: 'Dates',
+            value:
+              dates.length === 1
+                ? spellDate(dates[0]!)
+                : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}`,
+          },
           ...madeEvidence(events, carried),
-          ...([...links].some((l) => oldLinks.has(l)) && reason !== 'outside' ? [{ label: 'The same link', value: 'stands in events of the previous term' }] : []),
+          ...([...links].some((l) => oldLinks.has(l)) && reason !== 'outside'
+            ? [{ label: 'The same link', value: 'stands in events of the previous term' }]
+            : []),
         ],
-        remedy: { action: 'delete', targets: refs, params: {}, kind: reason === 'outside' ? 'safe' : 'judgement' },
-        covers: [{ refs: refs, checks: ['calendar.carried-over', 'calendar.outside-term', 'calendar.past', 'calendar.no-class-day', 'calendar.overruns-term'] }],
+        remedy: {
+          action: 'delete',
+          targets: refs,
+          params: {},
+          kind: reason === 'outside' ? 'safe' : 'judgement',
+        },
+        covers: [
+          {
+            refs: refs,
+            checks: [
+              'calendar.carried-over',
+              'calendar.outside-term',
+              'calendar.past',
+              'calendar.no-class-day',
+              'calendar.overruns-term',
+            ],
+          },
+        ],
         batch: reason === 'outside' ? 'outside' : '',
       };
     }
   },
 });
 
-function madeEvidence(events: readonly CourseEvent[], carried: ReadonlyMap<CourseEvent, { readonly made?: string; readonly shift?: number }>) {
+function madeEvidence(
+  events: readonly CourseEvent[],
+  carried: ReadonlyMap<CourseEvent, { readonly made?: string; readonly shift?: number }>,
+) {
   const reasons = events.map((e) => carried.get(e)).filter((r) => r !== undefined);
-  const made = reasons.map((r) => r.made).filter((d) => d !== undefined).sort();
+  const made = reasons
+    .map((r) => r.made)
+    .filter((d) => d !== undefined)
+    .sort();
   const shift = reasons.find((r) => r.shift !== undefined)?.shift;
   return [
-    ...(made.length ? [{ label: 'Made', value: made[0] === made.at(-1) ? `on ${spellDate(made[0] as never)}` : `between ${spellDate(made[0] as never)} and ${spellDate(made.at(-1) as never)}` }] : []),
-    ...(shift === undefined ? [] : [{ label: 'Moved along by', value: `${shift} days from the previous term’s calendar` }]),
+    ...(made.length
+      ? [
+          {
+            label: 'Made',
+            value:
+              made[0] === made.at(-1)
+                ? `on ${spellDate(made[0] as never)}`
+                : `between ${spellDate(made[0] as never)} and ${spellDate(made.at(-1) as never)}`,
+          },
+        ]
+      : []),
+    ...(shift === undefined
+      ? []
+      : [{ label: 'Moved along by', value: `${shift} days from the previous term’s calendar` }]),
   ];
 }

@@ -18,7 +18,8 @@ export const noClassDay = defineCheck({
   },
   things: ['event or due date on a day without class', 'events and due dates on days without class'],
   page: {
-    means: 'An event takes place, or something is due, on a day that the term’s calendar names as one without class.',
+    means:
+      'An event takes place, or something is due, on a day that the term’s calendar names as one without class.',
     why: 'Students stand before a locked room, or write to ask whether the deadline is meant.',
     example: 'The weekly laboratory has a date in spring break.',
     remedy: 'Takes that date out of a series. What stands alone needs another day, which only you can name.',
@@ -33,7 +34,9 @@ export const noClassDay = defineCheck({
       yield {
         message: { id: 'due', params: { title: item.title, date: spellDate(day) } },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: [{ label: 'Due', value: `${spellWeekday(day)}, ${spellDate(day)}: no class`, where: item.ref }],
+        evidence: [
+          { label: 'Due', value: `${spellWeekday(day)}, ${spellDate(day)}: no class`, where: item.ref },
+        ],
         remedy: null,
         batch: 'due',
       };
@@ -44,10 +47,25 @@ export const noClassDay = defineCheck({
       if (!hit.length) continue;
       const repeats = event.recurrence !== null && event.occurrences.length > hit.length;
       yield {
-        message: event.recurrence ? { id: 'series', params: { title: event.title, days: plural(hit.length, 'day') } } : { id: 'event', params: { title: event.title, date: spellDate(dateOf(hit[0]!)) } },
+        message: event.recurrence
+          ? { id: 'series', params: { title: event.title, days: plural(hit.length, 'day') } }
+          : { id: 'event', params: { title: event.title, date: spellDate(dateOf(hit[0]!)) } },
         subjects: [{ type: 'event', ref: event.ref }],
-        evidence: hit.slice(0, 12).map((o) => ({ label: 'No class on', value: `${spellWeekday(dateOf(o))}, ${spellDate(dateOf(o))}`, where: event.ref })),
-        remedy: repeats ? { action: 'exclude-occurrence', targets: [event.ref], params: { occurrences: { [event.ref]: hit } }, kind: 'judgement' } : null,
+        evidence: hit
+          .slice(0, 12)
+          .map((o) => ({
+            label: 'No class on',
+            value: `${spellWeekday(dateOf(o))}, ${spellDate(dateOf(o))}`,
+            where: event.ref,
+          })),
+        remedy: repeats
+          ? {
+              action: 'exclude-occurrence',
+              targets: [event.ref],
+              params: { occurrences: { [event.ref]: hit } },
+              kind: 'judgement',
+            }
+          : null,
         batch: repeats ? 'series' : 'alone',
       };
     }

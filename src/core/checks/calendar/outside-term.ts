@@ -10,7 +10,9 @@ export const outsideTerm = defineCheck({
   urgency: 'fix-first',
   remedyKind: 'safe',
   needs: [],
-  options: z.object({ days: z.int().min(0).default(14).describe('How many days before or after the term still belong to it') }),
+  options: z.object({
+    days: z.int().min(0).default(14).describe('How many days before or after the term still belong to it'),
+  }),
   messages: {
     before: '“{title}” ended {days} before the term begins',
     after: '“{title}” begins {days} after the term ends',
@@ -18,13 +20,19 @@ export const outsideTerm = defineCheck({
   },
   things: ['event outside the term', 'events outside the term'],
   page: {
-    means: 'An event, every date of it where it repeats, lies more than 14 days before the term begins or after it ends.',
+    means:
+      'An event, every date of it where it repeats, lies more than 14 days before the term begins or after it ends.',
     why: 'Students get reminders of meetings long over, or join a room in which another course sits.',
     example: 'The office hours of Autumn 2025 still stand in the calendar of a shell for Spring 2027.',
     remedy: 'Deletes the event; nothing in this term is touched.',
     notWhen: 'One of its dates lies within 14 days of the term.',
   },
-  notApplicable: (shell) => (!shell.events.length ? 'there are no events' : shell.term.start || shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    !shell.events.length
+      ? 'there are no events'
+      : shell.term.start || shell.term.end
+        ? null
+        : 'the term’s dates are not known',
   *find({ shell, options }) {
     for (const event of shell.events) {
       const sides = event.occurrences.map((o) => sideOfTerm(dateOf(o), shell.term));
@@ -42,8 +50,18 @@ export const outsideTerm = defineCheck({
               : { id: 'after', params: { ...params, days: plural(Math.min(...after), 'day') } },
         subjects: [{ type: 'event', ref: event.ref }],
         evidence: [
-          { label: event.occurrences.length === 1 ? 'Date' : 'Dates', value: event.occurrences.length === 1 ? spellDate(dateOf(event.occurrences[0]!)) : `${event.occurrences.length}, from ${spellDate(dateOf(event.occurrences[0]!))} to ${spellDate(dateOf(event.occurrences.at(-1)!))}`, where: event.ref },
-          { label: 'Term', value: `${shell.term.start ? spellDate(shell.term.start) : 'unknown'} to ${shell.term.end ? spellDate(shell.term.end) : 'unknown'}` },
+          {
+            label: event.occurrences.length === 1 ? 'Date' : 'Dates',
+            value:
+              event.occurrences.length === 1
+                ? spellDate(dateOf(event.occurrences[0]!))
+                : `${event.occurrences.length}, from ${spellDate(dateOf(event.occurrences[0]!))} to ${spellDate(dateOf(event.occurrences.at(-1)!))}`,
+            where: event.ref,
+          },
+          {
+            label: 'Term',
+            value: `${shell.term.start ? spellDate(shell.term.start) : 'unknown'} to ${shell.term.end ? spellDate(shell.term.end) : 'unknown'}`,
+          },
         ],
         remedy: { action: 'delete', targets: [event.ref], params: {}, kind: 'safe' },
       };

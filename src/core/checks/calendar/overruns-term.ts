@@ -19,7 +19,12 @@ export const overrunsTerm = defineCheck({
     remedy: 'Ends the series on the term’s last day. The dates up to then stay as they are.',
     notWhen: 'The series has no date in the term at all, which another check says.',
   },
-  notApplicable: (shell) => (!shell.events.some((e) => e.recurrence) ? 'no event repeats' : shell.term.end ? null : 'the term’s end is not known'),
+  notApplicable: (shell) =>
+    !shell.events.some((e) => e.recurrence)
+      ? 'no event repeats'
+      : shell.term.end
+        ? null
+        : 'the term’s end is not known',
   *find({ shell }) {
     const end = shell.term.end;
     if (!end) return;
@@ -27,10 +32,22 @@ export const overrunsTerm = defineCheck({
       if (!event.recurrence) continue;
       const days = event.occurrences.map(dateOf);
       const after = days.filter((d) => d > end);
-      if (!after.length || after.length === days.length || (shell.term.start !== null && !days.some((d) => d >= shell.term.start! && d <= end))) continue;
+      if (
+        !after.length ||
+        after.length === days.length ||
+        (shell.term.start !== null && !days.some((d) => d >= shell.term.start! && d <= end))
+      )
+        continue;
       const endless = event.recurrence.rule !== null && !/(^|;)(UNTIL|COUNT)=/i.test(event.recurrence.rule);
       yield {
-        message: { id: 'series', params: { title: event.title, count: endless ? 'without an end' : plural(after.length, 'date'), end: spellDate(end) } },
+        message: {
+          id: 'series',
+          params: {
+            title: event.title,
+            count: endless ? 'without an end' : plural(after.length, 'date'),
+            end: spellDate(end),
+          },
+        },
         subjects: [{ type: 'event', ref: event.ref }],
         evidence: [
           { label: 'First date after the term', value: spellDate(after[0]!), where: event.ref },

@@ -10,7 +10,10 @@ export const pastEvent = defineCheck({
   remedyKind: 'judgement',
   needs: [],
   options: z.object({}),
-  messages: { one: '“{title}” was over on {date}', series: 'The last of {count} dates of “{title}” was on {date}' },
+  messages: {
+    one: '“{title}” was over on {date}',
+    series: 'The last of {count} dates of “{title}” was on {date}',
+  },
   things: ['event that is over', 'events that are over'],
   page: {
     means: 'An event of this term ended before the day as of which the shell is looked at.',
@@ -19,7 +22,12 @@ export const pastEvent = defineCheck({
     remedy: 'Deletes the event. Keep it where the record of what was held matters.',
     notWhen: 'It lies outside the term, or one of its dates is still to come.',
   },
-  notApplicable: (shell) => (!shell.events.length ? 'no calendar was given' : shell.term.start || shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    !shell.events.length
+      ? 'no calendar was given'
+      : shell.term.start || shell.term.end
+        ? null
+        : 'the term’s dates are not known',
   *find({ shell }) {
     const { start } = shell.term;
     if (start && shell.asOf <= start) return;
@@ -28,10 +36,16 @@ export const pastEvent = defineCheck({
       const last = days.at(-1);
       if (last === undefined || !days.some((d) => sideOfTerm(d, shell.term).side === 'inside')) continue;
       // The end of an event of several days; of a series, the end of its last date.
-      const ended = days.length === 1 && dateOf(event.end) > last && timeOf(event.end) !== '00:00' ? dateOf(event.end) : last;
+      const ended =
+        days.length === 1 && dateOf(event.end) > last && timeOf(event.end) !== '00:00'
+          ? dateOf(event.end)
+          : last;
       if (ended >= shell.asOf) continue;
       yield {
-        message: days.length === 1 ? { id: 'one', params: { title: event.title, date: spellDate(ended) } } : { id: 'series', params: { title: event.title, count: days.length, date: spellDate(last) } },
+        message:
+          days.length === 1
+            ? { id: 'one', params: { title: event.title, date: spellDate(ended) } }
+            : { id: 'series', params: { title: event.title, count: days.length, date: spellDate(last) } },
         subjects: [{ type: 'event', ref: event.ref }],
         evidence: [
           { label: 'Ended', value: spellDate(ended), where: event.ref },

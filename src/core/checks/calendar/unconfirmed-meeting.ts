@@ -13,21 +13,36 @@ export const unconfirmedMeeting = defineCheck({
   urgency: 'look-at',
   remedyKind: 'judgement',
   needs: ['eventGroups', 'foundEvents'],
-  options: z.object({ together: z.int().min(2).default(10).describe('So many events made within one minute look like a copy') }),
-  messages: { series: 'Are {count} of “{title}” meetings of this term? All were made within one minute, {when}' },
+  options: z.object({
+    together: z.int().min(2).default(10).describe('So many events made within one minute look like a copy'),
+  }),
+  messages: {
+    series: 'Are {count} of “{title}” meetings of this term? All were made within one minute, {when}',
+  },
   things: ['meeting made together with many others', 'meetings made together with many others'],
   question: 'Did you make these {count} meetings for this term?',
   page: {
-    means: 'Events of this term have a link to join a meeting, no other check found them, and ten or more of them were made within one minute.',
+    means:
+      'Events of this term have a link to join a meeting, no other check found them, and ten or more of them were made within one minute.',
     why: 'A copy made afresh looks like this, and so do meetings that you made in bulk. Only you can tell which it was.',
     example: '32 meetings “Seminar”, all made on 2 December at 9:14.',
     remedy: 'Deletes the series where it is a copy; leave it be where you made it for this term.',
     notWhen: 'Another check found the event, or fewer than ten were made together.',
   },
-  notApplicable: (shell) => (!shell.events.length ? 'no calendar was given' : shell.term.start && shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    !shell.events.length
+      ? 'no calendar was given'
+      : shell.term.start && shell.term.end
+        ? null
+        : 'the term’s dates are not known',
   *find({ shell, facts, options }) {
     const stampsTell = spansMoreThanADay(shell.events.map((e) => e.stamped));
-    const meetings = shell.events.filter((e) => joiningLinks(e).length > 0 && !facts.foundEvents.has(e.ref) && e.occurrences.some((o) => sideOfTerm(dateOf(o), shell.term).side === 'inside'));
+    const meetings = shell.events.filter(
+      (e) =>
+        joiningLinks(e).length > 0 &&
+        !facts.foundEvents.has(e.ref) &&
+        e.occurrences.some((o) => sideOfTerm(dateOf(o), shell.term).side === 'inside'),
+    );
     const made = new Map<CourseEvent, LocalDateTime>();
     for (const e of meetings) {
       const when = e.created ?? (stampsTell ? e.stamped : null);
@@ -41,12 +56,31 @@ export const unconfirmedMeeting = defineCheck({
       const when = made.get(first)!;
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
       yield {
-        message: { id: 'series', params: { count: events.length, title: first.title, when: `on ${spellDate(dateOf(when))} at ${timeOf(when)}` } },
+        message: {
+          id: 'series',
+          params: {
+            count: events.length,
+            title: first.title,
+            when: `on ${spellDate(dateOf(when))} at ${timeOf(when)}`,
+          },
+        },
         subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
         evidence: [
-          { label: 'Made together', value: `${plural(bulk.length, 'meeting')} within a minute of ${spellDate(dateOf(when))}, ${timeOf(when)}`, where: first.ref },
-          ...[...new Set(events.flatMap(joiningLinks))].slice(0, 4).map((link) => ({ label: 'Joining link', value: link })),
-          { label: 'Dates', value: dates.length === 1 ? spellDate(dates[0]!) : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}` },
+          {
+            label: 'Made together',
+            value: `${plural(bulk.length, 'meeting')} within a minute of ${spellDate(dateOf(when))}, ${timeOf(when)}`,
+            where: first.ref,
+          },
+          ...[...new Set(events.flatMap(joiningLinks))]
+            .slice(0, 4)
+            .map((link) => ({ label: 'Joining link', value: link })),
+          {
+            label: 'Dates',
+            value:
+              dates.length === 1
+                ? spellDate(dates[0]!)
+                : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}`,
+          },
         ],
         remedy: { action: 'delete', targets: events.map((e) => e.ref), params: {}, kind: 'judgement' },
         confidence: 0.5,

@@ -15,7 +15,12 @@ export const alreadyProvided = defineCheck({
   remedyKind: 'judgement',
   needs: ['outline', 'contentKeys'],
   options: z.object({
-    similarity: z.number().min(0.3).max(1).default(0.7).describe('Share of four-word runs that two texts must have in common'),
+    similarity: z
+      .number()
+      .min(0.3)
+      .max(1)
+      .default(0.7)
+      .describe('Share of four-word runs that two texts must have in common'),
     words: z.int().min(4).default(30).describe('Texts of fewer words must be equal'),
   }),
   messages: {
@@ -25,10 +30,12 @@ export const alreadyProvided = defineCheck({
   },
   things: ['item that is already provided', 'items that are already provided'],
   page: {
-    means: 'An item says the same, or nearly the same, as an item of the baseline that the institution supplies.',
+    means:
+      'An item says the same, or nearly the same, as an item of the baseline that the institution supplies.',
     why: 'Two statements on the same thing soon differ, and the institution’s is the valid one.',
     example: 'An old integrity statement beside the one that every shell gets.',
-    remedy: 'Deletes ours. Where the shell began as a copy of the template, the template’s own is proposed to stay.',
+    remedy:
+      'Deletes ours. Where the shell began as a copy of the template, the template’s own is proposed to stay.',
     notWhen: 'It is the template’s own item, untouched.',
   },
   notApplicable: (shell) => (shell.baseline ? null : 'no baseline was given'),
@@ -37,7 +44,12 @@ export const alreadyProvided = defineCheck({
     const untouched = new Map(baseline.items.map((b) => [b.ref, b]));
     const isOwn = (item: Item) => {
       const part = untouched.get(item.ref);
-      return part !== undefined && part.kind === item.kind && part.key === facts.contentKeys.looseOf(item) && titleKey(part.title) === titleKey(item.title);
+      return (
+        part !== undefined &&
+        part.kind === item.kind &&
+        part.key === facts.contentKeys.looseOf(item) &&
+        titleKey(part.title) === titleKey(item.title)
+      );
     };
     const byKey = new Map<string, BaselineItem>();
     for (const b of baseline.items) if (b.key !== null && !byKey.has(b.key)) byKey.set(b.key, b);
@@ -49,20 +61,41 @@ export const alreadyProvided = defineCheck({
       const like = equal ? null : near.get(item.content);
       const part = equal ?? like?.part;
       if (!part) continue;
-      const ours = baseline.is === 'template' ? shell.items.find((i) => i.ref !== item.ref && i.ref === part.ref && isOwn(i)) : undefined;
+      const ours =
+        baseline.is === 'template'
+          ? shell.items.find((i) => i.ref !== item.ref && i.ref === part.ref && isOwn(i))
+          : undefined;
       if (baseline.is === 'template' && !ours) continue;
-      const params = { title: item.title, percent: Math.floor((like?.similarity ?? 1) * 100), part: part.title };
+      const params = {
+        title: item.title,
+        percent: Math.floor((like?.similarity ?? 1) * 100),
+        part: part.title,
+      };
       yield {
         message: ours ? { id: 'template', params } : equal ? { id: 'equal', params } : { id: 'near', params },
-        subjects: [...(ours ? [{ type: 'item' as const, ref: ours.ref }] : []), { type: 'item', ref: item.ref }],
+        subjects: [
+          ...(ours ? [{ type: 'item' as const, ref: ours.ref }] : []),
+          { type: 'item', ref: item.ref },
+        ],
         keep: ours?.ref ?? null,
         evidence: [
           { label: 'Provided', value: `“${part.title}” of ${baseline.title}`, where: ours?.ref ?? item.ref },
           { label: 'In common', value: equal ? 'word for word' : `${params.percent} % of the wording` },
-          { label: 'Stands at', value: [...(item.placed ? facts.outline.path(item) : ['Outside the outline']), item.title].join(' › '), where: item.ref },
+          {
+            label: 'Stands at',
+            value: [...(item.placed ? facts.outline.path(item) : ['Outside the outline']), item.title].join(
+              ' › ',
+            ),
+            where: item.ref,
+          },
           ...(ours ? [{ label: 'Why this one stays', value: 'it is the template’s own' }] : []),
         ],
-        remedy: { action: 'delete', targets: [item.ref], params: ours ? { relink: { [item.ref]: ours.ref } } : {}, kind: 'judgement' },
+        remedy: {
+          action: 'delete',
+          targets: [item.ref],
+          params: ours ? { relink: { [item.ref]: ours.ref } } : {},
+          kind: 'judgement',
+        },
         confidence: like?.similarity ?? 1,
       };
     }
@@ -70,7 +103,12 @@ export const alreadyProvided = defineCheck({
 });
 
 /** Contents whose text is near that of a baseline item of the same kind, with the nearest one. */
-function nearMatches(shell: Shell, baseline: Baseline, threshold: number, words: number): Map<string, { part: BaselineItem; similarity: number }> {
+function nearMatches(
+  shell: Shell,
+  baseline: Baseline,
+  threshold: number,
+  words: number,
+): Map<string, { part: BaselineItem; similarity: number }> {
   const found = new Map<string, { part: BaselineItem; similarity: number }>();
   const contents = new Map(shell.contents.map((c) => [c.id, c]));
   const kinds = new Set(baseline.items.filter((b) => b.text).map((b) => b.kind));
@@ -82,7 +120,11 @@ function nearMatches(shell: Shell, baseline: Baseline, threshold: number, words:
     });
     const given = parts.map((p) => wordCodes(p.text!));
     const signatures = [...given.map((w) => nearSignature(w)), ...ours.map((c) => wordingOf(c).signature)];
-    for (const { a, b, similarity } of pairsOf(signatures, (i) => given[i] ?? wordCodes(textOfContent(ours[i - given.length]!)), threshold)) {
+    for (const { a, b, similarity } of pairsOf(
+      signatures,
+      (i) => given[i] ?? wordCodes(textOfContent(ours[i - given.length]!)),
+      threshold,
+    )) {
       if (a >= parts.length || b < parts.length) continue;
       const id = ours[b - parts.length]!.id;
       if (similarity > (found.get(id)?.similarity ?? 0)) found.set(id, { part: parts[a]!, similarity });

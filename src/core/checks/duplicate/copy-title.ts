@@ -17,7 +17,8 @@ export const copyTitle = defineCheck({
   counts: 'findings',
   question: 'Are these copies still wanted beside their originals?',
   page: {
-    means: 'A title is the title of another item of the same kind with a mark of a copy: “Copy of X”, “X - Copy”, “X copy 2”, “X (2)”.',
+    means:
+      'A title is the title of another item of the same kind with a mark of a copy: “Copy of X”, “X - Copy”, “X copy 2”, “X (2)”.',
     why: 'Somebody made it to try something, and nobody remembers which one is valid.',
     example: '“Site report” and “Site report (2)”.',
     remedy: 'None is proposed: look which one is wanted.',
@@ -28,18 +29,37 @@ export const copyTitle = defineCheck({
     const byTitle = new Map<string, Item[]>();
     for (const item of shell.items) collect(byTitle, `${item.kind} ${titleKey(item.title)}`, item);
     for (const item of shell.items) {
-      const stem = english.copyTitle.map((p) => p.exec(item.title.trim())?.[1]).find((s) => s !== undefined && byTitle.has(`${item.kind} ${titleKey(s)}`));
+      const stem = english.copyTitle
+        .map((p) => p.exec(item.title.trim())?.[1])
+        .find((s) => s !== undefined && byTitle.has(`${item.kind} ${titleKey(s)}`));
       if (stem === undefined) continue;
       // Among many of one title a few are enough to tell.
-      const originals = byTitle.get(`${item.kind} ${titleKey(stem)}`)!.slice(0, 50).filter((o) => o.ref !== item.ref);
+      const originals = byTitle
+        .get(`${item.kind} ${titleKey(stem)}`)!
+        .slice(0, 50)
+        .filter((o) => o.ref !== item.ref);
       const original = originals[0];
       if (!original) continue;
       const key = facts.contentKeys.of(item);
-      if (originals.some((o) => (key !== null && facts.contentKeys.of(o) === key) || (o.content !== null && o.content === item.content))) continue;
+      if (
+        originals.some(
+          (o) =>
+            (key !== null && facts.contentKeys.of(o) === key) ||
+            (o.content !== null && o.content === item.content),
+        )
+      )
+        continue;
       yield {
         message: { id: 'copy', params: { copy: item.title, original: original.title } },
-        subjects: [{ type: 'item', ref: original.ref }, { type: 'item', ref: item.ref }],
-        evidence: [original, item].map((i) => ({ label: i === item ? 'Named as a copy' : 'The other', value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '), where: i.ref })),
+        subjects: [
+          { type: 'item', ref: original.ref },
+          { type: 'item', ref: item.ref },
+        ],
+        evidence: [original, item].map((i) => ({
+          label: i === item ? 'Named as a copy' : 'The other',
+          value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '),
+          where: i.ref,
+        })),
         remedy: null,
         confidence: 0.8,
       };

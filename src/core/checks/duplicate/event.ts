@@ -18,7 +18,8 @@ export const duplicateEvent = defineCheck({
   },
   things: ['event that stands twice', 'events that stand twice'],
   page: {
-    means: 'Two or more events have the same title and begin at the same moment, or have the same identifier (UID).',
+    means:
+      'Two or more events have the same title and begin at the same moment, or have the same identifier (UID).',
     why: 'Students get every reminder twice, and when one of the two is moved, nobody knows which is right.',
     example: 'The calendar was brought in on Monday and again on Wednesday: every lecture stands twice.',
     remedy: 'Deletes all but one: the one that was changed last stays, else the one that stands first.',
@@ -27,16 +28,31 @@ export const duplicateEvent = defineCheck({
   notApplicable: (shell) => (shell.events.length > 1 ? null : 'there are not two events'),
   *find({ shell }) {
     for (const { events, by } of groups(shell.events)) {
-      const keep = [...events].sort((a, b) => (changed(a) < changed(b) ? 1 : changed(a) > changed(b) ? -1 : 0))[0]!;
+      const keep = [...events].sort((a, b) =>
+        changed(a) < changed(b) ? 1 : changed(a) > changed(b) ? -1 : 0,
+      )[0]!;
       const others = events.filter((e) => e !== keep);
       const date = `${spellDate(dateOf(keep.start))}${keep.allDay ? '' : `, ${timeOf(keep.start)}`}`;
       yield {
-        message: by === 'time' ? { id: 'time', params: { title: keep.title, count: events.length, date } } : { id: 'identifier', params: { title: keep.title, count: events.length } },
+        message:
+          by === 'time'
+            ? { id: 'time', params: { title: keep.title, count: events.length, date } }
+            : { id: 'identifier', params: { title: keep.title, count: events.length } },
         subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
         keep: keep.ref,
         evidence: [
-          ...events.map((e) => ({ label: e === keep ? 'Stays' : 'Goes', value: `${e.title}, ${spellDate(dateOf(e.start))}${e.allDay ? '' : `, ${timeOf(e.start)}`}${changed(e) ? `, changed ${spellDate(dateOf(e.modified ?? e.created!))}` : ''}`, where: e.ref })),
-          { label: 'Why this one stays', value: changed(keep) && changed(keep) !== changed(others[0]!) ? 'it was changed last' : 'it stands first' },
+          ...events.map((e) => ({
+            label: e === keep ? 'Stays' : 'Goes',
+            value: `${e.title}, ${spellDate(dateOf(e.start))}${e.allDay ? '' : `, ${timeOf(e.start)}`}${changed(e) ? `, changed ${spellDate(dateOf(e.modified ?? e.created!))}` : ''}`,
+            where: e.ref,
+          })),
+          {
+            label: 'Why this one stays',
+            value:
+              changed(keep) && changed(keep) !== changed(others[0]!)
+                ? 'it was changed last'
+                : 'it stands first',
+          },
         ],
         remedy: { action: 'delete', targets: others.map((e) => e.ref), params: {}, kind: 'safe' },
         covers: [{ refs: others.map((e) => e.ref) }],
@@ -55,7 +71,10 @@ function groups(events: readonly CourseEvent[]): { events: CourseEvent[]; by: 't
   const found: { events: CourseEvent[]; by: 'time' | 'identifier' }[] = [];
   for (const list of byTime.values()) {
     // A changed date of a series may fall on a date of the series itself.
-    const apart = list.filter((e) => e.recurrenceId === null || !list.some((o) => o !== e && o.uid === e.uid && o.recurrenceId === null));
+    const apart = list.filter(
+      (e) =>
+        e.recurrenceId === null || !list.some((o) => o !== e && o.uid === e.uid && o.recurrenceId === null),
+    );
     if (apart.length < 2) continue;
     found.push({ events: apart, by: 'time' });
     for (const e of apart) taken.add(e);

@@ -37,10 +37,26 @@ export const duplicateGradeCategory = defineCheck({
         subjects: group.map((c) => ({ type: 'gradeCategory', ref: c.ref })),
         keep: keep.ref,
         evidence: [
-          ...group.map((c) => ({ label: c === keep ? 'Stays' : 'Goes', value: `${c.title}: ${plural(held(c), 'column')}, ${c.weight === null ? 'no weight known' : `weight ${c.weight}`}`, where: c.ref })),
-          { label: 'Why this one stays', value: others.every((c) => (c.weight ?? 0) === (keep.weight ?? 0)) ? (others.every((c) => held(c) === held(keep)) ? 'it stands first' : 'it holds more columns') : 'it has the larger weight' },
+          ...group.map((c) => ({
+            label: c === keep ? 'Stays' : 'Goes',
+            value: `${c.title}: ${plural(held(c), 'column')}, ${c.weight === null ? 'no weight known' : `weight ${c.weight}`}`,
+            where: c.ref,
+          })),
+          {
+            label: 'Why this one stays',
+            value: others.every((c) => (c.weight ?? 0) === (keep.weight ?? 0))
+              ? others.every((c) => held(c) === held(keep))
+                ? 'it stands first'
+                : 'it holds more columns'
+              : 'it has the larger weight',
+          },
         ],
-        remedy: { action: 'merge', targets: others.map((c) => c.ref), params: { with: Object.fromEntries(others.map((c) => [c.ref, keep.ref])) }, kind: 'judgement' },
+        remedy: {
+          action: 'merge',
+          targets: others.map((c) => c.ref),
+          params: { with: Object.fromEntries(others.map((c) => [c.ref, keep.ref])) },
+          kind: 'judgement',
+        },
       };
     }
   },

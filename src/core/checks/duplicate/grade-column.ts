@@ -39,8 +39,14 @@ export const duplicateGradeColumn = defineCheck({
         message: { id: 'columns', params: { title: keep.title, count: columns.length } },
         subjects: columns.map((c) => ({ type: 'gradeColumn', ref: c.ref })),
         keep: going.length ? keep.ref : null,
-        evidence: columns.map((c) => ({ label: going.includes(c) ? 'Goes' : c === keep && going.length ? 'Stays' : 'Look', value: `${c.title}: ${c.results === null ? 'results not known' : `${c.results} results`}${activities.has(c.ref) ? ', an activity belongs to it' : ''}`, where: c.ref })),
-        remedy: going.length ? { action: 'delete', targets: going.map((c) => c.ref), params: {}, kind: 'judgement' } : null,
+        evidence: columns.map((c) => ({
+          label: going.includes(c) ? 'Goes' : c === keep && going.length ? 'Stays' : 'Look',
+          value: `${c.title}: ${c.results === null ? 'results not known' : `${c.results} results`}${activities.has(c.ref) ? ', an activity belongs to it' : ''}`,
+          where: c.ref,
+        })),
+        remedy: going.length
+          ? { action: 'delete', targets: going.map((c) => c.ref), params: {}, kind: 'judgement' }
+          : null,
         covers: [{ refs: going.map((c) => c.ref), checks: ['orphan.grade-column'] }],
       };
     }

@@ -18,18 +18,22 @@ export const duplicateLink = defineCheck({
   },
   things: ['web link that stands twice', 'web links that stand twice'],
   page: {
-    means: 'Two or more web links within one top-level module lead to the same address; scheme, host case, trailing slash, default port and tracking parameters aside.',
+    means:
+      'Two or more web links within one top-level module lead to the same address; scheme, host case, trailing slash, default port and tracking parameters aside.',
     why: 'A list that says the same twice looks careless, and when the address changes only one of them is mended.',
     example: '“Live stage” and “Stage today” both open the page of the gauge at Mill Weir.',
     remedy: 'Deletes all but one. The evidence says why that one stays.',
-    notWhen: 'The addresses name different places of one page (#fragment), or the links stand in different modules.',
+    notWhen:
+      'The addresses name different places of one page (#fragment), or the links stand in different modules.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => i.kind === 'web-link') ? null : 'there are no web links'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => i.kind === 'web-link') ? null : 'there are no web links',
   *find({ shell, facts }) {
     const targets = new Map(shell.contents.map((c) => [c.id, c.target]));
     const groups = new Map<string, { items: Item[]; address: string }>();
     for (const item of shell.items) {
-      const address = item.kind === 'web-link' && item.placed && item.content ? targets.get(item.content) : null;
+      const address =
+        item.kind === 'web-link' && item.placed && item.content ? targets.get(item.content) : null;
       if (!address) continue;
       const top = facts.outline.ancestors(item)[0]?.ref ?? '';
       const key = `${top} ${webAddressKey(address)}`;
@@ -40,19 +44,33 @@ export const duplicateLink = defineCheck({
     for (const { items, address } of groups.values()) {
       if (items.length < 2) continue;
       const peers = new Set(items.flatMap((i) => targetNodes(shell, i.content)));
-      const choice = chooseKeeper(items.map((i) => itemCandidate(shell, facts.outline, facts.links, i, peers)));
+      const choice = chooseKeeper(
+        items.map((i) => itemCandidate(shell, facts.outline, facts.links, i, peers)),
+      );
       const kept = items.find((i) => i.ref === choice.keep)!;
       const others = items.filter((i) => i !== kept);
       yield {
-        message: others.length === 1 ? { id: 'two', params: { title: others[0]!.title, kept: kept.title } } : { id: 'many', params: { kept: kept.title, count: others.length } },
+        message:
+          others.length === 1
+            ? { id: 'two', params: { title: others[0]!.title, kept: kept.title } }
+            : { id: 'many', params: { kept: kept.title, count: others.length } },
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         keep: kept.ref,
         evidence: [
           { label: 'Address', value: address },
           { label: 'Why this one stays', value: choice.rule, where: kept.ref },
-          ...items.map((i) => ({ label: i === kept ? 'Stays' : 'Goes', value: [...facts.outline.path(i), i.title].join(' › '), where: i.ref })),
+          ...items.map((i) => ({
+            label: i === kept ? 'Stays' : 'Goes',
+            value: [...facts.outline.path(i), i.title].join(' › '),
+            where: i.ref,
+          })),
         ],
-        remedy: { action: 'delete', targets: others.map((i) => i.ref), params: { relink: Object.fromEntries(others.map((i) => [i.ref, kept.ref])) }, kind: 'safe' },
+        remedy: {
+          action: 'delete',
+          targets: others.map((i) => i.ref),
+          params: { relink: Object.fromEntries(others.map((i) => [i.ref, kept.ref])) },
+          kind: 'safe',
+        },
       };
     }
   },

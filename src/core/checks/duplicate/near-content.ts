@@ -8,7 +8,12 @@ export const nearContent = defineCheck({
   remedyKind: 'none',
   needs: ['outline', 'nearGroups'],
   options: z.object({
-    similarity: z.number().min(0.3).max(1).default(0.7).describe('Share of four-word runs that two texts must have in common'),
+    similarity: z
+      .number()
+      .min(0.3)
+      .max(1)
+      .default(0.7)
+      .describe('Share of four-word runs that two texts must have in common'),
     words: z.int().min(4).default(30).describe('Texts of fewer words are not compared'),
   }),
   messages: {
@@ -19,7 +24,8 @@ export const nearContent = defineCheck({
   things: ['item nearly says what another says', 'items nearly say what another says'],
   question: 'Which of these nearly equal texts is the valid one?',
   page: {
-    means: 'Two or more items of one kind share 70 % or more of their runs of four words, without being the same.',
+    means:
+      'Two or more items of one kind share 70 % or more of their runs of four words, without being the same.',
     why: 'One of them is usually last term’s. Students read the one that you did not correct.',
     example: 'Two copies of “Tube, disc and meter”; one has a sentence more.',
     remedy: 'None is proposed: compare them, then decide which one stays.',
@@ -31,11 +37,27 @@ export const nearContent = defineCheck({
       const closest = pairs[0]!;
       const percent = Math.floor(closest.similarity * 100);
       yield {
-        message: pairs.every((p) => p.similarity === 1) ? { id: 'links', params: { title: items[0]!.title, count: items.length - 1 } } : items.length === 2 ? { id: 'two', params: { title: items[0]!.title, other: items[1]!.title, percent } } : { id: 'many', params: { title: items[0]!.title, count: items.length - 1, percent } },
+        message: pairs.every((p) => p.similarity === 1)
+          ? { id: 'links', params: { title: items[0]!.title, count: items.length - 1 } }
+          : items.length === 2
+            ? { id: 'two', params: { title: items[0]!.title, other: items[1]!.title, percent } }
+            : { id: 'many', params: { title: items[0]!.title, count: items.length - 1, percent } },
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         evidence: [
-          ...pairs.slice(0, 8).map((p) => ({ label: 'In common', value: `${Math.floor(p.similarity * 100)} % of “${p.a.title}” and “${p.b.title}”`, where: p.b.ref })),
-          ...items.slice(0, 8).map((i) => ({ label: 'Stands at', value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '), where: i.ref })),
+          ...pairs
+            .slice(0, 8)
+            .map((p) => ({
+              label: 'In common',
+              value: `${Math.floor(p.similarity * 100)} % of “${p.a.title}” and “${p.b.title}”`,
+              where: p.b.ref,
+            })),
+          ...items
+            .slice(0, 8)
+            .map((i) => ({
+              label: 'Stands at',
+              value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '),
+              where: i.ref,
+            })),
         ],
         remedy: null,
         confidence: closest.similarity,

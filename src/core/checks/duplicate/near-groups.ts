@@ -31,7 +31,9 @@ export function findNear(shell: Shell, keys: ContentKeys, threshold: number, wor
     else kind.set(key, { items: [item], content });
   }
   const order = new Map(shell.items.map((item, i) => [item, i]));
-  return [...byKind.values()].flatMap((kind) => groupsIn([...kind.values()], threshold)).sort((a, b) => order.get(a.items[0]!)! - order.get(b.items[0]!)!);
+  return [...byKind.values()]
+    .flatMap((kind) => groupsIn([...kind.values()], threshold))
+    .sort((a, b) => order.get(a.items[0]!)! - order.get(b.items[0]!)!);
 }
 
 /** Items that are equal in content, and a content that stands for them. */
@@ -41,7 +43,11 @@ interface Same {
 }
 
 function groupsIn(texts: readonly Same[], threshold: number): NearGroup[] {
-  const pairs = pairsOf(texts.map((t) => wordingOf(t.content).signature), (i) => wordCodes(textOfContent(texts[i]!.content)), threshold);
+  const pairs = pairsOf(
+    texts.map((t) => wordingOf(t.content).signature),
+    (i) => wordCodes(textOfContent(texts[i]!.content)),
+    threshold,
+  );
   const parent = texts.map((_, i) => i);
   const root = (i: number): number => {
     let at = i;
@@ -58,6 +64,8 @@ function groupsIn(texts: readonly Same[], threshold: number): NearGroup[] {
   texts.forEach((_, i) => groups.get(root(i))?.members.push(i));
   return [...groups.values()].map((group) => ({
     items: group.members.flatMap((i) => texts[i]!.items),
-    pairs: group.pairs.map((p) => ({ a: texts[p.a]!.items[0]!, b: texts[p.b]!.items[0]!, similarity: p.similarity })).sort((x, y) => y.similarity - x.similarity),
+    pairs: group.pairs
+      .map((p) => ({ a: texts[p.a]!.items[0]!, b: texts[p.b]!.items[0]!, similarity: p.similarity }))
+      .sort((x, y) => y.similarity - x.similarity),
   }));
 }

@@ -29,7 +29,11 @@ export const placedTwice = defineCheck({
       yield {
         message: { id: 'places', params: { title: items[0]!.title, count: items.length } },
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
-        evidence: items.map((i) => ({ label: 'Place', value: [...facts.outline.path(i), i.title].join(' › '), where: i.ref })),
+        evidence: items.map((i) => ({
+          label: 'Place',
+          value: [...facts.outline.path(i), i.title].join(' › '),
+          where: i.ref,
+        })),
         remedy: null,
       };
     }

@@ -22,13 +22,15 @@ export const duplicateQuestion = defineCheck({
     remedy: 'Deletes the later ones; the first stays.',
     notWhen: 'The answers or the right answer differ.',
   },
-  notApplicable: (shell) => (shell.contents.some((c) => c.questions.length > 1) ? null : 'no quiz or bank has two questions'),
+  notApplicable: (shell) =>
+    shell.contents.some((c) => c.questions.length > 1) ? null : 'no quiz or bank has two questions',
   *find({ shell }) {
     const contents = new Map(shell.contents.map((c) => [c.id, c]));
     const owners: { subject: SubjectRef; title: string; content: Content }[] = [];
     const seen = new Set<string>();
     for (const item of shell.items) {
-      const content = item.content === null || seen.has(item.content) ? undefined : contents.get(item.content);
+      const content =
+        item.content === null || seen.has(item.content) ? undefined : contents.get(item.content);
       if (!content) continue;
       seen.add(content.id);
       owners.push({ subject: { type: 'item', ref: item.ref }, title: item.title, content });
@@ -44,7 +46,15 @@ export const duplicateQuestion = defineCheck({
       const again: { question: Question; words: string }[] = [];
       for (const question of content.questions) {
         const words = question.stem.map((i) => texts[i] ?? '').join(' ');
-        const key = textKey(words) === '' ? '' : [textKey(words), ...question.answers.map((a) => `${a.right} ${textKey(a.text.map((i) => texts[i] ?? '').join(' '))}`)].join('\u0000');
+        const key =
+          textKey(words) === ''
+            ? ''
+            : [
+                textKey(words),
+                ...question.answers.map(
+                  (a) => `${a.right} ${textKey(a.text.map((i) => texts[i] ?? '').join(' '))}`,
+                ),
+              ].join('\u0000');
         if (key === '') continue;
         if (first.has(key)) again.push({ question, words });
         else first.set(key, question);
@@ -53,8 +63,19 @@ export const duplicateQuestion = defineCheck({
       yield {
         message: { id: 'questions', params: { title, count: plural(again.length, 'question') } },
         subjects: [subject],
-        evidence: again.slice(0, 12).map(({ question, words }) => ({ label: 'Stands twice', value: `${excerpt(words, 120)} (${plural(question.answers.length, 'answer')})`, where: question.ident })),
-        remedy: { action: 'delete', targets: [subject.ref], params: { questions: again.map((a) => a.question.ident) }, kind: 'safe' },
+        evidence: again
+          .slice(0, 12)
+          .map(({ question, words }) => ({
+            label: 'Stands twice',
+            value: `${excerpt(words, 120)} (${plural(question.answers.length, 'answer')})`,
+            where: question.ident,
+          })),
+        remedy: {
+          action: 'delete',
+          targets: [subject.ref],
+          params: { questions: again.map((a) => a.question.ident) },
+          kind: 'safe',
+        },
       };
     }
   },

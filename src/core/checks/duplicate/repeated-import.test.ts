@@ -3,9 +3,26 @@ import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { repeatedImport } from './repeated-import';
 
-const words = ['gauge', 'riffle', 'pool', 'kick net', 'turbidity', 'datum', 'transect', 'pebble', 'oxygen', 'mirror', 'float', 'rating'];
+const words = [
+  'gauge',
+  'riffle',
+  'pool',
+  'kick net',
+  'turbidity',
+  'datum',
+  'transect',
+  'pebble',
+  'oxygen',
+  'mirror',
+  'float',
+  'rating',
+];
 const page = (c: ShellComposer, ref: string, n: number, parent: string | null = null, more = '') =>
-  c.page(`On the ${words[n % words.length]}`, `<p>How to work with the ${words[n % words.length]} in the ${n}th week.${more}</p>`, { ref, parent });
+  c.page(
+    `On the ${words[n % words.length]}`,
+    `<p>How to work with the ${words[n % words.length]} in the ${n}th week.${more}</p>`,
+    { ref, parent },
+  );
 const pages = (c: ShellComposer, prefix: string, count: number, change: (n: number) => string = () => '') => {
   for (let n = 0; n < count; n += 1) page(c, `${prefix}${n}`, n, null, change(n));
 };
@@ -21,7 +38,11 @@ checkCases(repeatedImport as unknown as CheckRecord, {
       },
       subjects: [refs('b', 5)],
       expect: ([f]) => {
-        expect(f).toMatchObject({ keep: 'a0', urgency: 'fix-first', remedy: { action: 'delete', kind: 'safe', targets: refs('b', 5) } });
+        expect(f).toMatchObject({
+          keep: 'a0',
+          urgency: 'fix-first',
+          remedy: { action: 'delete', kind: 'safe', targets: refs('b', 5) },
+        });
         expect(f!.remedy!.params.relink).toMatchObject({ b3: 'a3' });
       },
     },
@@ -42,7 +63,8 @@ checkCases(repeatedImport as unknown as CheckRecord, {
       build: (c) => {
         for (const k of ['a', 'b']) {
           c.module('Week 1', { ref: `${k}m` });
-          for (let n = 0; n < 10; n += 1) page(c, `${k}${n}`, n, `${k}m`, k === 'b' && n === 4 ? ' Ask first.' : '');
+          for (let n = 0; n < 10; n += 1)
+            page(c, `${k}${n}`, n, `${k}m`, k === 'b' && n === 4 ? ' Ask first.' : '');
         }
       },
       subjects: [['bm', ...refs('b', 10)]],
@@ -75,7 +97,10 @@ checkCases(repeatedImport as unknown as CheckRecord, {
       build: (c) => {
         pages(c, 'a', 5);
         for (let n = 0; n < 5; n += 1)
-          c.page(`On the ${words[n]}`, `<p>How to work with the ${words[n]} in the ${n}th week.</p>`, { ref: `b${n}`, studentWork: n === 2 ? 4 : 0 });
+          c.page(`On the ${words[n]}`, `<p>How to work with the ${words[n]} in the ${n}th week.</p>`, {
+            ref: `b${n}`,
+            studentWork: n === 2 ? 4 : 0,
+          });
       },
       subjects: [refs('a', 5)],
       expect: ([f]) => expect(f!.keep).toBe('b0'),
@@ -84,7 +109,10 @@ checkCases(repeatedImport as unknown as CheckRecord, {
       name: 'renamed copies, equal in content',
       build: (c) => {
         pages(c, 'a', 5);
-        for (let n = 0; n < 5; n += 1) c.page(`Copy ${n}`, `<p>How to  WORK with the <b>${words[n]}</b> in the ${n}th week.</p>`, { ref: `b${n}` });
+        for (let n = 0; n < 5; n += 1)
+          c.page(`Copy ${n}`, `<p>How to  WORK with the <b>${words[n]}</b> in the ${n}th week.</p>`, {
+            ref: `b${n}`,
+          });
       },
       subjects: [refs('b', 5)],
     },
@@ -93,8 +121,15 @@ checkCases(repeatedImport as unknown as CheckRecord, {
       build: (c) => {
         for (const k of ['a', 'b'])
           for (let n = 0; n < 6; n += 1)
-            c.page(`Page ${n}`, `<p>The page on the ${words[n]} of this week.</p><a href="p${(n + 1) % 6}.html">next</a>`, { ref: `${k}${n}`, path: `${k}/p${n}.html` });
-        c.page('Outlook', '<p>See <a href="../b/p2.html#here">there</a>.</p>', { ref: 'out', path: 'x/out.html' });
+            c.page(
+              `Page ${n}`,
+              `<p>The page on the ${words[n]} of this week.</p><a href="p${(n + 1) % 6}.html">next</a>`,
+              { ref: `${k}${n}`, path: `${k}/p${n}.html` },
+            );
+        c.page('Outlook', '<p>See <a href="../b/p2.html#here">there</a>.</p>', {
+          ref: 'out',
+          path: 'x/out.html',
+        });
       },
       subjects: [refs('b', 6)],
     },
@@ -111,7 +146,8 @@ checkCases(repeatedImport as unknown as CheckRecord, {
     {
       name: 'headings alone',
       build: (c) => {
-        for (const k of ['a', 'b', 'c']) for (let n = 0; n < 6; n += 1) c.heading(`Part ${n}`, { ref: `${k}${n}` });
+        for (const k of ['a', 'b', 'c'])
+          for (let n = 0; n < 6; n += 1) c.heading(`Part ${n}`, { ref: `${k}${n}` });
       },
     },
     {
@@ -120,7 +156,11 @@ checkCases(repeatedImport as unknown as CheckRecord, {
         for (let w = 1; w <= 6; w += 1) {
           c.module(`Week ${w}`, { ref: `m${w}` });
           for (const title of ['Overview', 'Reading', 'Field', 'Lab', 'Talk', 'Quiz'])
-            c.page(title, `<p>${title} of week ${w}: this time we look at the ${words[w]} and what it tells.</p>`, { parent: `m${w}` });
+            c.page(
+              title,
+              `<p>${title} of week ${w}: this time we look at the ${words[w]} and what it tells.</p>`,
+              { parent: `m${w}` },
+            );
         }
       },
     },

@@ -33,7 +33,8 @@ export function findRepeatedRuns(input: RunInput): RepeatedRun[] {
     if ((covered.get(apart) ?? -1) > a) continue;
     const stretch = widen(input, a, apart);
     covered.set(apart, stretch.end);
-    for (const piece of longestPieces(input, stretch.start, stretch.end, apart)) runs.push({ first: piece.start, again: piece.start + apart, length: piece.end - piece.start });
+    for (const piece of longestPieces(input, stretch.start, stretch.end, apart))
+      runs.push({ first: piece.start, again: piece.start + apart, length: piece.end - piece.start });
   }
   return runs.sort((x, y) => y.length - x.length || x.first - y.first || x.again - y.again);
 }
@@ -52,7 +53,11 @@ function seedPairs({ size, classOf, shortest }: RunInput): [number, number][] {
 }
 
 /** The whole stretch around a seed in which every place matches or may be replaced. */
-function widen({ size, matches, mayReplace }: RunInput, a: number, apart: number): { start: number; end: number } {
+function widen(
+  { size, matches, mayReplace }: RunInput,
+  a: number,
+  apart: number,
+): { start: number; end: number } {
   const fits = (i: number) => matches(i, i + apart) || mayReplace(i, i + apart);
   let start = a;
   while (start > 0 && fits(start - 1)) start -= 1;
@@ -62,7 +67,12 @@ function widen({ size, matches, mayReplace }: RunInput, a: number, apart: number
 }
 
 /** The longest pieces of a stretch that begin and end with a match and have at most one in ten replaced. */
-function longestPieces(input: RunInput, start: number, end: number, apart: number): { start: number; end: number }[] {
+function longestPieces(
+  input: RunInput,
+  start: number,
+  end: number,
+  apart: number,
+): { start: number; end: number }[] {
   if (end - start < input.shortest) return [];
   const size = end - start;
   const match = Array.from({ length: size }, (_, k) => input.matches(start + k, start + k + apart));

@@ -46,7 +46,8 @@ function repeats(items: readonly Item[], keys: ContentKeys, shortest: number): R
   const titles = items.map((i) => titleKey(i.title));
   const classes = joinClasses(items, titles, content);
   const matches = (a: number, b: number) =>
-    items[a]!.kind === items[b]!.kind && (titles[a] === titles[b] || (content[a] !== null && content[a] === content[b]));
+    items[a]!.kind === items[b]!.kind &&
+    (titles[a] === titles[b] || (content[a] !== null && content[a] === content[b]));
   const runs = findRepeatedRuns({
     size: items.length,
     classOf: (i) => classes[i]!,
@@ -69,9 +70,14 @@ function repeats(items: readonly Item[], keys: ContentKeys, shortest: number): R
   const taken = new Set<number>();
   const found: Stretch[] = [];
   // Which stretch or copy a place lies in, the earliest found first: a stretch may stand a thousand times.
-  const within = new Map<number, { readonly stretch: Stretch; readonly number: number; readonly origin: number }>();
+  const within = new Map<
+    number,
+    { readonly stretch: Stretch; readonly number: number; readonly origin: number }
+  >();
   const cover = (stretch: Stretch, number: number, origin: number) => {
-    for (let k = 0; k < stretch.length; k += 1) if ((within.get(origin + k)?.number ?? Infinity) > number) within.set(origin + k, { stretch, number, origin });
+    for (let k = 0; k < stretch.length; k += 1)
+      if ((within.get(origin + k)?.number ?? Infinity) > number)
+        within.set(origin + k, { stretch, number, origin });
   };
   for (const run of runs) {
     for (const part of splitOverlap(run.first, run.again, run.length, shortest)) {
@@ -97,14 +103,22 @@ function repeats(items: readonly Item[], keys: ContentKeys, shortest: number): R
       copies: [f.start, ...f.copies.sort((a, b) => a - b)].map((c) =>
         Array.from({ length: f.length }, (_, k) => {
           const item = items[c + k];
-          return item && (c === f.start || matches(f.start + k, c + k) || item.kind === items[f.start + k]!.kind) ? item : null;
+          return item &&
+            (c === f.start || matches(f.start + k, c + k) || item.kind === items[f.start + k]!.kind)
+            ? item
+            : null;
         }),
       ),
     }));
 }
 
 /** A stretch that overlaps its own repeat is one stretch repeated end to end: cut it at its own length. */
-function splitOverlap(first: number, again: number, length: number, shortest: number): { first: number; again: number; length: number }[] {
+function splitOverlap(
+  first: number,
+  again: number,
+  length: number,
+  shortest: number,
+): { first: number; again: number; length: number }[] {
   const apart = again - first;
   if (length <= apart) return [{ first, again, length }];
   const period = apart * Math.ceil(shortest / apart);
@@ -116,7 +130,11 @@ function splitOverlap(first: number, again: number, length: number, shortest: nu
   return parts;
 }
 
-function joinClasses(items: readonly Item[], titles: readonly string[], content: readonly (string | null)[]): number[] {
+function joinClasses(
+  items: readonly Item[],
+  titles: readonly string[],
+  content: readonly (string | null)[],
+): number[] {
   const parent = items.map((_, i) => i);
   const root = (i: number): number => {
     let at = i;
@@ -140,7 +158,10 @@ function orderCopies(copies: (Item | null)[][], outline: Outline): (Item | null)
   const work = (copy: (Item | null)[]) => copy.filter((i) => (i?.studentWork ?? 0) > 0).length;
   const shown = (copy: (Item | null)[]) => copy.filter((i) => i && outline.isShown(i)).length;
   const best = [...copies.keys()].sort(
-    (a, b) => work(copies[b]!) - work(copies[a]!) || Number(shown(copies[b]!) > 0) - Number(shown(copies[a]!) > 0) || a - b,
+    (a, b) =>
+      work(copies[b]!) - work(copies[a]!) ||
+      Number(shown(copies[b]!) > 0) - Number(shown(copies[a]!) > 0) ||
+      a - b,
   )[0]!;
   return [copies[best]!, ...copies.filter((_, i) => i !== best)];
 }

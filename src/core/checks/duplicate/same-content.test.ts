@@ -3,7 +3,9 @@ import { checkCases } from '../__tests__/check-cases';
 import { sameContent } from './same-content';
 
 const text = '<p>Stand downstream of the gauge and read at eye level, where the water meets the scale.</p>';
-const question = (right: number, ...answers: string[]) => [{ stem: '<p>Stage is measured from which zero of the station?</p>', answers, right, points: 2 }];
+const question = (right: number, ...answers: string[]) => [
+  { stem: '<p>Stage is measured from which zero of the station?</p>', answers, right, points: 2 },
+];
 
 checkCases(sameContent as unknown as CheckRecord, {
   fires: [
@@ -14,13 +16,21 @@ checkCases(sameContent as unknown as CheckRecord, {
         c.page('Reading', text, { ref: 'b' });
       },
       subjects: [['a', 'b']],
-      expect: ([f]) => expect(f).toMatchObject({ keep: 'a', remedy: { targets: ['b'], params: { relink: { b: 'a' } }, kind: 'safe' } }),
+      expect: ([f]) =>
+        expect(f).toMatchObject({
+          keep: 'a',
+          remedy: { targets: ['b'], params: { relink: { b: 'a' } }, kind: 'safe' },
+        }),
     },
     {
       name: 'markup, case and white space differ',
       build: (c) => {
         c.page('Gauge', text, { ref: 'a' });
-        c.page('Gauge', '<html><head><title>x</title></head><body><div>Stand&nbsp;downstream of the <b>GAUGE</b> and\n read at eye level, where the water meets the scale.</div></body></html>', { ref: 'b' });
+        c.page(
+          'Gauge',
+          '<html><head><title>x</title></head><body><div>Stand&nbsp;downstream of the <b>GAUGE</b> and\n read at eye level, where the water meets the scale.</div></body></html>',
+          { ref: 'b' },
+        );
       },
       subjects: [['a', 'b']],
     },
@@ -32,7 +42,12 @@ checkCases(sameContent as unknown as CheckRecord, {
         c.assignment('Three', text, 10, { ref: 'c' });
       },
       subjects: [['a', 'b', 'c']],
-      expect: ([f]) => expect(f).toMatchObject({ keep: 'b', title: '“Two” stands 3 times with the same content', remedy: { targets: ['a', 'c'] } }),
+      expect: ([f]) =>
+        expect(f).toMatchObject({
+          keep: 'b',
+          title: '“Two” stands 3 times with the same content',
+          remedy: { targets: ['a', 'c'] },
+        }),
     },
     {
       name: 'each links to its own copy of the same picture',
@@ -75,7 +90,11 @@ checkCases(sameContent as unknown as CheckRecord, {
       build: (c) => {
         c.page('Gauge', text, { ref: 'a', path: 'a/one.html' });
         c.page('Gauge (2)', text, { ref: 'b', path: 'b/two.html' });
-        c.page('Start', '<p>Read <a href="../b/two.html?x=1#part">this</a> and <a href="../a/one.html">this</a> and <a href="../a/one.html#again">this</a>.</p>', { ref: 's', path: 's/start.html' });
+        c.page(
+          'Start',
+          '<p>Read <a href="../b/two.html?x=1#part">this</a> and <a href="../a/one.html">this</a> and <a href="../a/one.html#again">this</a>.</p>',
+          { ref: 's', path: 's/start.html' },
+        );
       },
       subjects: [['a', 'b']],
       expect: ([f]) => expect(f!.keep).toBe('a'),

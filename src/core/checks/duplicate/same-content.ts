@@ -13,18 +13,23 @@ export const sameContent = defineCheck({
   urgency: 'look-at',
   remedyKind: 'safe',
   needs: ['outline', 'contentKeys', 'links', 'repeats'],
-  options: z.object({ shortText: z.int().min(0).default(5).describe('Below this many words the titles must be equal, too') }),
+  options: z.object({
+    shortText: z.int().min(0).default(5).describe('Below this many words the titles must be equal, too'),
+  }),
   messages: {
     two: '“{title}” says the same as “{kept}”',
     many: '“{kept}” stands {count} times with the same content',
   },
   things: ['item says what another says', 'items say what another says'],
   page: {
-    means: 'Two or more pages, assignments, quizzes, discussions or announcements have the same text, the same link targets and the same points.',
+    means:
+      'Two or more pages, assignments, quizzes, discussions or announcements have the same text, the same link targets and the same points.',
     why: 'Students work with one, you correct the other. Later changes reach only one of them.',
     example: '“Reading the staff gauge” stands in Week 3 and again under Left over, word for word.',
-    remedy: 'Deletes all but one; links to the others lead to the one that stays. The evidence says why that one stays.',
-    notWhen: 'Both are empty, one resource is placed twice, or the text is under five words and the titles differ.',
+    remedy:
+      'Deletes all but one; links to the others lead to the one that stays. The evidence says why that one stays.',
+    notWhen:
+      'Both are empty, one resource is placed twice, or the text is under five words and the titles differ.',
   },
   notApplicable: (shell) => (shell.items.some((i) => withBody.has(i.kind)) ? null : 'no item has a body'),
   *find({ shell, facts, options }) {

@@ -14,7 +14,11 @@ checkCases(sameFile as unknown as CheckRecord, {
       },
       subjects: [['data/one.csv', 'uploads/one (1).csv']],
       expect: ([f]) => {
-        expect(f).toMatchObject({ keep: 'data/one.csv', urgency: 'tidy', remedy: { targets: ['uploads/one (1).csv'], kind: 'safe' } });
+        expect(f).toMatchObject({
+          keep: 'data/one.csv',
+          urgency: 'tidy',
+          remedy: { targets: ['uploads/one (1).csv'], kind: 'safe' },
+        });
         expect(f!.evidence[0]).toEqual({ label: 'Bytes wasted', value: '21 bytes' });
       },
     },
@@ -25,7 +29,13 @@ checkCases(sameFile as unknown as CheckRecord, {
         c.file('b/one.csv', bytes);
       },
       subjects: [['a/one (2).csv', 'b/one.csv']],
-      expect: ([f]) => expect(f).toMatchObject({ keep: 'b/one.csv', evidence: expect.arrayContaining([expect.objectContaining({ value: 'its title carries no copy mark' })]) }),
+      expect: ([f]) =>
+        expect(f).toMatchObject({
+          keep: 'b/one.csv',
+          evidence: expect.arrayContaining([
+            expect.objectContaining({ value: 'its title carries no copy mark' }),
+          ]),
+        }),
     },
     {
       name: 'the one that the outline shows stays; three of them',
@@ -52,7 +62,11 @@ checkCases(sameFile as unknown as CheckRecord, {
         c.file('x/pic.png', bytes);
         c.file('y/pic.png', bytes);
         c.file('css/s.css', 'h1{background:url(../y/pic.png)} h2{background:url("../x/pic.png")}');
-        c.page('P', '<html><body style="background:url(../y/pic.png)"><img srcset="../y/pic.png 1x, ../x/pic.png 2x"><img src="../x/pic.png"></body></html>', { ref: 'p', path: 'p/p.html' });
+        c.page(
+          'P',
+          '<html><body style="background:url(../y/pic.png)"><img srcset="../y/pic.png 1x, ../x/pic.png 2x"><img src="../x/pic.png"></body></html>',
+          { ref: 'p', path: 'p/p.html' },
+        );
         c.discussion('D', '<img src="$IMS-CC-FILEBASE$/y/pic.png?v=1">', { ref: 'd' });
         c.depends('p', 'y/pic.png');
       },
@@ -61,9 +75,18 @@ checkCases(sameFile as unknown as CheckRecord, {
   ],
   silent: [
     { name: 'no bytes at all', build: (c) => void [c.file('a.txt', ''), c.file('b.txt', '')] },
-    { name: 'the same name, other bytes', build: (c) => void [c.file('a/x.txt', 'one'), c.file('b/x.txt', 'two')] },
-    { name: 'the same size, other bytes', build: (c) => void [c.file('a.txt', 'abc'), c.file('b.txt', 'abd')] },
+    {
+      name: 'the same name, other bytes',
+      build: (c) => void [c.file('a/x.txt', 'one'), c.file('b/x.txt', 'two')],
+    },
+    {
+      name: 'the same size, other bytes',
+      build: (c) => void [c.file('a.txt', 'abc'), c.file('b.txt', 'abd')],
+    },
     { name: 'one file', build: (c) => void c.file('a.txt', 'abc') },
-    { name: 'two pages are a matter of content', build: (c) => void [c.page('A', '<p>x</p>'), c.page('B', '<p>x</p>')] },
+    {
+      name: 'two pages are a matter of content',
+      build: (c) => void [c.page('A', '<p>x</p>'), c.page('B', '<p>x</p>')],
+    },
   ],
 });

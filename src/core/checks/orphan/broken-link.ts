@@ -20,15 +20,28 @@ export const brokenLink = defineCheck({
     means: 'A link, picture or style inside the shell names a target that the shell does not have.',
     why: 'Students see a missing picture or an error page, and stop trusting the rest.',
     example: 'A migration put all files into one folder, and the pages still ask for images/map.png.',
-    remedy: 'Leads the link to the one file of that name, where there is just one. Otherwise takes the link out; its words stay.',
-    notWhen: 'Only the place inside the page is missing (#fragment), or the address begins with a slash or leaves the shell.',
+    remedy:
+      'Leads the link to the one file of that name, where there is just one. Otherwise takes the link out; its words stay.',
+    notWhen:
+      'Only the place inside the page is missing (#fragment), or the address begins with a slash or leaves the shell.',
   },
   notApplicable: (shell) => (shell.contents.length ? null : 'there is nothing that could hold a link'),
   *find({ shell, facts }) {
     const owners = new Map<NodeKey, { subject: SubjectRef; title: string }>();
-    for (const item of shell.items) if (item.content && !owners.has(`content:${item.content}`)) owners.set(`content:${item.content}`, { subject: { type: 'item', ref: item.ref }, title: item.title });
-    for (const bank of shell.banks) if (bank.content) owners.set(`content:${bank.content}`, { subject: { type: 'bank', ref: bank.ref }, title: bank.title });
-    for (const file of shell.files) owners.set(`file:${file.path}`, { subject: { type: 'file', ref: file.path }, title: file.path });
+    for (const item of shell.items)
+      if (item.content && !owners.has(`content:${item.content}`))
+        owners.set(`content:${item.content}`, {
+          subject: { type: 'item', ref: item.ref },
+          title: item.title,
+        });
+    for (const bank of shell.banks)
+      if (bank.content)
+        owners.set(`content:${bank.content}`, {
+          subject: { type: 'bank', ref: bank.ref },
+          title: bank.title,
+        });
+    for (const file of shell.files)
+      owners.set(`file:${file.path}`, { subject: { type: 'file', ref: file.path }, title: file.path });
     const byName = pathsByName(shell);
     const names = [...byName.keys()];
     // Many pages ask for one missing file.
@@ -59,10 +72,19 @@ export const brokenLink = defineCheck({
         evidence: [
           { label: 'Asks for', value: broken.asked, where: owner.subject.ref },
           { label: 'Stands in', value: `${broken.attribute}, as ${written[0]}` },
-          { label: 'Nearest existing name', value: guess ?? 'nothing like it', ...(guess ? { where: guess } : {}) },
+          {
+            label: 'Nearest existing name',
+            value: guess ?? 'nothing like it',
+            ...(guess ? { where: guess } : {}),
+          },
         ],
         remedy: found
-          ? { action: 'relink', targets, params: { addresses: Object.fromEntries(written.map((w) => [w, found])) }, kind: 'judgement' }
+          ? {
+              action: 'relink',
+              targets,
+              params: { addresses: Object.fromEntries(written.map((w) => [w, found])) },
+              kind: 'judgement',
+            }
           : { action: 'unlink', targets, params: { drop: [...new Set(written)] }, kind: 'judgement' },
         about: broken.asked,
         batch: found ? 'elsewhere' : 'missing',
@@ -72,9 +94,15 @@ export const brokenLink = defineCheck({
 });
 
 /** The name that differs least, where it shares its beginning or its ending; anything else would be a guess. */
-function nearestName(asked: string, names: readonly string[], byName: ReadonlyMap<string, readonly string[]>): string | null {
+function nearestName(
+  asked: string,
+  names: readonly string[],
+  byName: ReadonlyMap<string, readonly string[]>,
+): string | null {
   const ending = asked.slice(asked.lastIndexOf('.'));
-  const like = names.filter((n) => Math.abs(n.length - asked.length) <= 6 && (n[0] === asked[0] || n.endsWith(ending)));
+  const like = names.filter(
+    (n) => Math.abs(n.length - asked.length) <= 6 && (n[0] === asked[0] || n.endsWith(ending)),
+  );
   if (!like.length) return null;
   const best = nearest(asked, like);
   return byName.get(best)?.[0] ?? null;

@@ -17,13 +17,15 @@ export const emptyModule = defineCheck({
   },
   things: ['empty module', 'empty modules'],
   page: {
-    means: 'A module holds nothing, or only empty modules; or a heading stands with nothing below it before the next heading or the end.',
+    means:
+      'A module holds nothing, or only empty modules; or a heading stands with nothing below it before the next heading or the end.',
     why: 'Students open it and find nothing, and ask what they are missing.',
     example: '“Optional readings” lost its last page two terms ago; the module stayed.',
     remedy: 'Deletes the empty module or heading, with empty modules inside it.',
     notWhen: 'There is anything in it, hidden things included.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => i.kind === 'module' || i.kind === 'heading') ? null : 'there are no modules'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => i.kind === 'module' || i.kind === 'heading') ? null : 'there are no modules',
   *find({ shell, facts }) {
     const empty = emptyModules(shell.items, facts.outline);
     for (const item of shell.items) {
@@ -31,7 +33,9 @@ export const emptyModule = defineCheck({
         yield {
           message: { id: 'heading', params: { title: item.title } },
           subjects: [{ type: 'item', ref: item.ref }],
-          evidence: [{ label: 'Below it', value: 'nothing before the next heading or the end', where: item.ref }],
+          evidence: [
+            { label: 'Below it', value: 'nothing before the next heading or the end', where: item.ref },
+          ],
           remedy: { action: 'delete', targets: [item.ref], params: {}, kind: 'safe' },
         };
         continue;
@@ -39,13 +43,24 @@ export const emptyModule = defineCheck({
       if (!empty.has(item.ref)) continue;
       const inside = facts.outline.descendants(item.ref);
       yield {
-        message: inside.length ? { id: 'nested', params: { title: item.title } } : { id: 'module', params: { title: item.title } },
+        message: inside.length
+          ? { id: 'nested', params: { title: item.title } }
+          : { id: 'module', params: { title: item.title } },
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
-          { label: 'Inside', value: inside.length ? `${inside.length} empty modules` : 'nothing', where: item.ref },
+          {
+            label: 'Inside',
+            value: inside.length ? `${inside.length} empty modules` : 'nothing',
+            where: item.ref,
+          },
           ...(item.batch ? [{ label: 'Came with the import', value: item.batch }] : []),
         ],
-        remedy: { action: 'delete', targets: [item.ref, ...inside.map((i) => i.ref)], params: {}, kind: 'safe' },
+        remedy: {
+          action: 'delete',
+          targets: [item.ref, ...inside.map((i) => i.ref)],
+          params: {},
+          kind: 'safe',
+        },
         covers: [{ refs: inside.map((i) => i.ref) }],
       };
     }
@@ -55,7 +70,12 @@ export const emptyModule = defineCheck({
 function emptyModules(items: readonly Item[], outline: Outline): Set<string> {
   const empty = new Set<string>();
   for (const item of [...items].reverse())
-    if (item.kind === 'module' && item.placed && outline.children(item.ref).every((child) => empty.has(child.ref))) empty.add(item.ref);
+    if (
+      item.kind === 'module' &&
+      item.placed &&
+      outline.children(item.ref).every((child) => empty.has(child.ref))
+    )
+      empty.add(item.ref);
   return empty;
 }
 

@@ -18,12 +18,14 @@ export const gradeColumn = defineCheck({
     why: 'Students see a column that stays empty and ask what they missed; a total that a former system computed counts twice or not at all.',
     example: '“Sum of everything” came along from the former system; the gradebook here computes its own.',
     remedy: 'Deletes the column. Whether something will still be marked in it only the teacher knows.',
-    notWhen: 'Its title names work that is marked by hand (handMarked in the house rules), it has results, or nobody knows whether it has any.',
+    notWhen:
+      'Its title names work that is marked by hand (handMarked in the house rules), it has results, or nobody knows whether it has any.',
   },
   notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
   *find({ shell, rules }) {
     const activities = activitiesByColumn(shell);
-    const byHand = (title: string) => rules.handMarked.some((word) => title.toLowerCase().includes(word.toLowerCase()));
+    const byHand = (title: string) =>
+      rules.handMarked.some((word) => title.toLowerCase().includes(word.toLowerCase()));
     for (const column of shell.gradeColumns) {
       if (activities.has(column.ref) || column.results !== 0 || byHand(column.title)) continue;
       yield {
@@ -33,7 +35,9 @@ export const gradeColumn = defineCheck({
           { label: 'Activities', value: 'none by reference or by title', where: column.ref },
           { label: 'Results', value: '0' },
           ...(column.points === null ? [] : [{ label: 'Points', value: String(column.points) }]),
-          ...(english.computedTotal.test(column.title) ? [{ label: 'Its name', value: 'says a total that a former system computed' }] : []),
+          ...(english.computedTotal.test(column.title)
+            ? [{ label: 'Its name', value: 'says a total that a former system computed' }]
+            : []),
         ],
         remedy: { action: 'delete', targets: [column.ref], params: {}, kind: 'judgement' },
       };

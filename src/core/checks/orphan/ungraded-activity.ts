@@ -34,7 +34,12 @@ export const ungradedActivity = defineCheck({
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
           { label: 'Points', value: String(points), where: item.ref },
-          { label: 'Grade column', value: item.gradeColumn ? `“${item.gradeColumn}” is named and does not exist` : 'none by reference or by title' },
+          {
+            label: 'Grade column',
+            value: item.gradeColumn
+              ? `“${item.gradeColumn}” is named and does not exist`
+              : 'none by reference or by title',
+          },
         ],
         remedy: null,
       };

@@ -10,7 +10,14 @@ export const unpackedArchive = defineCheck({
   urgency: 'tidy',
   remedyKind: 'safe',
   needs: ['links', 'reached'],
-  options: z.object({ share: z.number().min(0.1).max(1).default(0.5).describe('More than this share of its bytes must stand unpacked in the shell') }),
+  options: z.object({
+    share: z
+      .number()
+      .min(0.1)
+      .max(1)
+      .default(0.5)
+      .describe('More than this share of its bytes must stand unpacked in the shell'),
+  }),
   messages: { archive: '“{name}” was unpacked: {share} % of it stands in the shell, file by file' },
   things: ['archive that was unpacked', 'archives that were unpacked'],
   page: {
@@ -20,7 +27,8 @@ export const unpackedArchive = defineCheck({
     remedy: 'Deletes the archive; all that counts stands beside it.',
     notWhen: 'The archive is linked or placed for students to download.',
   },
-  notApplicable: (shell) => (shell.files.some((f) => f.packed !== null) ? null : 'there is no archive that can be read'),
+  notApplicable: (shell) =>
+    shell.files.some((f) => f.packed !== null) ? null : 'there is no archive that can be read',
   *find({ shell, facts, options }) {
     const unpacked = new Set(shell.files.filter((f) => f.packed === null).map((f) => f.sha256));
     for (const entry of shell.entries) unpacked.add(entry.sha256);
@@ -35,7 +43,11 @@ export const unpackedArchive = defineCheck({
         message: { id: 'archive', params: { name: file.path, share: Math.floor((100 * bytes) / all) } },
         subjects: [{ type: 'file', ref: file.path }],
         evidence: [
-          { label: 'Stands unpacked', value: `${there.length} of ${plural(file.packed.length, 'file')}, ${spellBytes(bytes)} of ${spellBytes(all)}`, where: file.path },
+          {
+            label: 'Stands unpacked',
+            value: `${there.length} of ${plural(file.packed.length, 'file')}, ${spellBytes(bytes)} of ${spellBytes(all)}`,
+            where: file.path,
+          },
           { label: 'Size', value: spellBytes(file.bytes) },
           ...missing.slice(0, 5).map((m) => ({ label: 'Only in the archive', value: m.name })),
         ],

@@ -18,11 +18,13 @@ export const unusedFile = defineCheck({
   },
   things: ['file nothing points at', 'files nothing points at'],
   page: {
-    means: 'No chain of references leads to the file from the outline, the home page, an announcement, an activity or a question bank in use.',
+    means:
+      'No chain of references leads to the file from the outline, the home page, an announcement, an activity or a question bank in use.',
     why: 'Copies drag along hand-outs and pictures of terms long gone. Nobody dares to delete them, since nobody can tell which are still used.',
     example: 'bridge-2019.jpg lies in a folder of pictures; no page shows it any more.',
     remedy: 'Deletes the file. Where a page that itself is out of reach uses it, that page has to go first.',
-    notWhen: 'A used page needs it as a style sheet, script, font or picture, or a resource that Currycomb can’t read owns it.',
+    notWhen:
+      'A used page needs it as a style sheet, script, font or picture, or a resource that Currycomb can’t read owns it.',
   },
   notApplicable: (shell) => (shell.files.length ? null : 'there are no files'),
   *find({ shell, facts }) {
@@ -31,7 +33,8 @@ export const unusedFile = defineCheck({
     for (const file of unused) collect(byFolder, folderOf(file), file);
     const contents = new Map(shell.contents.map((c) => [c.id, c]));
     const titles = new Map<NodeKey, string>();
-    for (const content of shell.contents) titles.set(`content:${content.id}`, content.title || (content.href ?? content.id));
+    for (const content of shell.contents)
+      titles.set(`content:${content.id}`, content.title || (content.href ?? content.id));
     for (const item of shell.items) if (item.content) titles.set(`content:${item.content}`, item.title);
     for (const file of unused) {
       const users = usersOf(file);
@@ -44,11 +47,22 @@ export const unusedFile = defineCheck({
           { label: 'Size', value: spellBytes(file.bytes), where: file.path },
           {
             label: 'Nearby',
-            value: nearby ? `${nearby} more unused in ${folderOf(file) || 'the top folder'}` : 'the only unused file in its folder',
+            value: nearby
+              ? `${nearby} more unused in ${folderOf(file) || 'the top folder'}`
+              : 'the only unused file in its folder',
           },
-          ...users.map((u) => ({ label: 'Used by', value: `${u.title}, which nobody can reach`, where: u.node.slice(u.node.indexOf(':') + 1) })),
+          ...users.map((u) => ({
+            label: 'Used by',
+            value: `${u.title}, which nobody can reach`,
+            where: u.node.slice(u.node.indexOf(':') + 1),
+          })),
         ],
-        remedy: { action: 'delete', targets: [file.path], params: {}, kind: users.length ? 'judgement' : 'safe' },
+        remedy: {
+          action: 'delete',
+          targets: [file.path],
+          params: {},
+          kind: users.length ? 'judgement' : 'safe',
+        },
         batch: users.length ? 'orphans' : '',
       };
     }
@@ -59,9 +73,14 @@ export const unusedFile = defineCheck({
       const direct = (facts.links.incoming.get(fileNode(file.path)) ?? []).filter(
         (e) => e.kind !== 'owns' || owner?.kind !== 'file',
       );
-      const dependent = (facts.links.incoming.get(`content:${file.content}`) ?? []).filter((e) => e.kind === 'dependency');
+      const dependent = (facts.links.incoming.get(`content:${file.content}`) ?? []).filter(
+        (e) => e.kind === 'dependency',
+      );
       const users = new Set([...direct, ...dependent].map((e) => e.from));
-      return [...users].map((node) => ({ node, title: titles.get(node) ?? node.slice(node.indexOf(':') + 1) }));
+      return [...users].map((node) => ({
+        node,
+        title: titles.get(node) ?? node.slice(node.indexOf(':') + 1),
+      }));
     }
   },
 });

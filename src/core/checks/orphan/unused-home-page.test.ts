@@ -4,16 +4,26 @@ import { checkCases } from '../__tests__/check-cases';
 import { unusedHomePage } from './unused-home-page';
 
 /** Home pages outside the outline, each in use, not in use, or unknown. */
-const homes = (...inUse: (boolean | null)[]) => (c: ShellComposer) => {
-  inUse.forEach((_, k) => c.page(`Home ${k}`, `<p>${k}</p>`, { outside: true }));
-  const shell = c.shell();
-  return { items: shell.items.map((i) => ({ ...i, kind: 'home-page' as const })), homePages: shell.items.map((i, k) => ({ ref: i.ref, title: i.title, inUse: inUse[k]! })) };
-};
+const homes =
+  (...inUse: (boolean | null)[]) =>
+  (c: ShellComposer) => {
+    inUse.forEach((_, k) => c.page(`Home ${k}`, `<p>${k}</p>`, { outside: true }));
+    const shell = c.shell();
+    return {
+      items: shell.items.map((i) => ({ ...i, kind: 'home-page' as const })),
+      homePages: shell.items.map((i, k) => ({ ref: i.ref, title: i.title, inUse: inUse[k]! })),
+    };
+  };
 const r = (n: number) => `resource:r${n}`;
 
 checkCases(unusedHomePage as unknown as CheckRecord, {
   fires: [
-    { name: 'one beside the one in use', build: homes(true, false), subjects: [[r(2)]], expect: ([f]) => expect(f!.remedy).toMatchObject({ action: 'delete', kind: 'safe' }) },
+    {
+      name: 'one beside the one in use',
+      build: homes(true, false),
+      subjects: [[r(2)]],
+      expect: ([f]) => expect(f!.remedy).toMatchObject({ action: 'delete', kind: 'safe' }),
+    },
     { name: 'two beside it, each by itself', build: homes(false, true, false), subjects: [[r(1)], [r(3)]] },
     { name: 'none is in use', build: homes(false), subjects: [[r(1)]] },
     { name: 'one unknown, one not', build: homes(null, false), subjects: [[r(2)]] },

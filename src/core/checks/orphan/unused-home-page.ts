@@ -17,7 +17,12 @@ export const unusedHomePage = defineCheck({
     remedy: 'Deletes the home page that nobody sees.',
     notWhen: 'Nobody told which one is in use.',
   },
-  notApplicable: (shell) => (!shell.homePages.length ? 'nobody told of home pages: give a status sheet' : shell.homePages.some((h) => h.inUse !== null) ? null : 'nobody told which home page is in use'),
+  notApplicable: (shell) =>
+    !shell.homePages.length
+      ? 'nobody told of home pages: give a status sheet'
+      : shell.homePages.some((h) => h.inUse !== null)
+        ? null
+        : 'nobody told which home page is in use',
   *find({ shell }) {
     const used = shell.homePages.filter((h) => h.inUse === true);
     for (const home of shell.homePages) {
@@ -25,7 +30,13 @@ export const unusedHomePage = defineCheck({
       yield {
         message: { id: 'page', params: { title: home.title } },
         subjects: [{ type: 'homePage', ref: home.ref }],
-        evidence: [{ label: 'In use', value: used.length ? used.map((h) => h.title).join(', ') : 'none', where: home.ref }],
+        evidence: [
+          {
+            label: 'In use',
+            value: used.length ? used.map((h) => h.title).join(', ') : 'none',
+            where: home.ref,
+          },
+        ],
         remedy: { action: 'delete', targets: [home.ref], params: {}, kind: 'safe' },
       };
     }

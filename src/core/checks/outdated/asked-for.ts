@@ -12,5 +12,7 @@ export function isAskedFor(passage: Passage, start: number, end: number): boolea
   // A date alone in brackets says when something was, not when it shall be.
   if (text[start - 1] === '(' && text[end] === ')') return false;
   const sentence = sentenceAround(text, start, end);
-  return english.obligation.test(text.slice(Math.max(sentence.start, start - reach), Math.min(sentence.end, end + reach)));
+  return english.obligation.test(
+    text.slice(Math.max(sentence.start, start - reach), Math.min(sentence.end, end + reach)),
+  );
 }

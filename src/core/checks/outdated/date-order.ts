@@ -19,13 +19,31 @@ export const dateOrder = defineCheck({
     remedy: 'Yours to choose: which of the dates is the right one only you know.',
     notWhen: 'Two of the dates are the same moment.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => [i.opens, i.due, i.closes].filter((d) => d !== null).length > 1) ? null : 'nothing has two dates'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => [i.opens, i.due, i.closes].filter((d) => d !== null).length > 1)
+      ? null
+      : 'nothing has two dates',
   *find({ shell }) {
     for (const item of shell.items) {
       const wrong = wrongOrder(item);
       if (!wrong) continue;
-      const said = (['opens', 'due', 'closes'] as const).flatMap((which) => (item[which] ? [{ label: which === 'due' ? 'Due' : which === 'opens' ? 'Opens' : 'Closes', value: `${spellDate(dateOf(item[which]))}, ${timeOf(item[which])}`, where: item.ref }] : []));
-      yield { message: { id: 'order', params: { title: item.title, what: wrong } }, subjects: [{ type: 'item', ref: item.ref }], evidence: said, remedy: null };
+      const said = (['opens', 'due', 'closes'] as const).flatMap((which) =>
+        item[which]
+          ? [
+              {
+                label: which === 'due' ? 'Due' : which === 'opens' ? 'Opens' : 'Closes',
+                value: `${spellDate(dateOf(item[which]))}, ${timeOf(item[which])}`,
+                where: item.ref,
+              },
+            ]
+          : [],
+      );
+      yield {
+        message: { id: 'order', params: { title: item.title, what: wrong } },
+        subjects: [{ type: 'item', ref: item.ref }],
+        evidence: said,
+        remedy: null,
+      };
     }
   },
 });

@@ -12,7 +12,9 @@ export const dateOutsideTerm = defineCheck({
   urgency: 'fix-first',
   remedyKind: 'judgement',
   needs: [],
-  options: z.object({ days: z.int().min(0).default(14).describe('Days before or after the term that are still let pass') }),
+  options: z.object({
+    days: z.int().min(0).default(14).describe('Days before or after the term that are still let pass'),
+  }),
   messages: {
     before: '“{title}” {which} {date}, {days} days before the term begins',
     after: '“{title}” {which} {date}, {days} days after the term ends',
@@ -33,7 +35,12 @@ export const dateOutsideTerm = defineCheck({
   *find({ shell, options }) {
     for (const item of shell.items) {
       if (item.kind === 'announcement') continue;
-      const outside: { which: keyof typeof names; when: LocalDateTime; side: 'before' | 'after'; days: number }[] = [];
+      const outside: {
+        which: keyof typeof names;
+        when: LocalDateTime;
+        side: 'before' | 'after';
+        days: number;
+      }[] = [];
       for (const which of ['opens', 'due', 'closes'] as const) {
         const when = item[which];
         if (!when) continue;
@@ -46,7 +53,12 @@ export const dateOutsideTerm = defineCheck({
       yield {
         message: {
           id: first.side,
-          params: { title: item.title, which: names[first.which], date: spellDate(dateOf(first.when)), days: first.days },
+          params: {
+            title: item.title,
+            which: names[first.which],
+            date: spellDate(dateOf(first.when)),
+            days: first.days,
+          },
         },
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
@@ -58,12 +70,22 @@ export const dateOutsideTerm = defineCheck({
           ...(dates
             ? outside.map((o) => {
                 const day = dateOf((dates[o.which] ?? o.when) as LocalDateTime);
-                return { label: 'Would be', value: `${spellWeekday(day)}, ${spellDate(day)} (week ${weekOfTerm(day, shell.term)})` };
+                return {
+                  label: 'Would be',
+                  value: `${spellWeekday(day)}, ${spellDate(day)} (week ${weekOfTerm(day, shell.term)})`,
+                };
               })
             : []),
           ...(item.batch ? [{ label: 'Came with the import', value: item.batch }] : []),
         ],
-        remedy: dates ? { action: 're-date', targets: [item.ref], params: { dates: { [item.ref]: dates } }, kind: 'judgement' } : null,
+        remedy: dates
+          ? {
+              action: 're-date',
+              targets: [item.ref],
+              params: { dates: { [item.ref]: dates } },
+              kind: 'judgement',
+            }
+          : null,
       };
 
       /** All of the item's dates that lie outside move; none is proposed where one of them finds no place in the term. */

@@ -18,7 +18,8 @@ export const formerTool = defineCheck({
     remedy: 'Deletes the link. If the tool has a successor, relink it instead.',
     notWhen: 'The house rules name no current tools.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => i.kind === 'tool-link') ? null : 'there are no tool links'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => i.kind === 'tool-link') ? null : 'there are no tool links',
   *find({ shell, rules }) {
     if (!rules.currentTools.length) return;
     const targets = new Map(shell.contents.map((c) => [c.id, c.target]));

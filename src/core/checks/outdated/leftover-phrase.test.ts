@@ -14,7 +14,12 @@ checkCases(leftoverPhrase as unknown as CheckRecord, {
       ],
       { rules },
     ), // prettier-ignore
-    { name: 'in a title', build: (c) => void c.page('How to use tarn-desk', '<p>x</p>', { ref: 'p' }), subjects: [['p']], rules },
+    {
+      name: 'in a title',
+      build: (c) => void c.page('How to use tarn-desk', '<p>x</p>', { ref: 'p' }),
+      subjects: [['p']],
+      rules,
+    },
   ],
   silent: [
     ...textSilent(
@@ -25,6 +30,10 @@ checkCases(leftoverPhrase as unknown as CheckRecord, {
       { rules },
     ), // prettier-ignore
     { name: 'the list is empty', build: (c) => void c.page('P', '<p>tarn-desk</p>') },
-    { name: 'an empty phrase', build: (c) => void c.page('P', '<p>x</p>'), rules: { leftoverPhrases: [' '] } },
+    {
+      name: 'an empty phrase',
+      build: (c) => void c.page('P', '<p>x</p>'),
+      rules: { leftoverPhrases: [' '] },
+    },
   ],
 });

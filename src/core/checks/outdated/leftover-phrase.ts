@@ -14,7 +14,8 @@ export const leftoverPhrase = defineCheck({
   messages: { one: '“{title}” still says “{says}”', many: '“{title}” still says “{says}” and {count} more' },
   things: ['item with a phrase of a former system', 'items with a phrase of a former system'],
   page: {
-    means: 'A text or title says a phrase of the house rules’ list: the name of a former system, an old help line, a retired service.',
+    means:
+      'A text or title says a phrase of the house rules’ list: the name of a former system, an old help line, a retired service.',
     why: 'Students call a number that nobody answers, and look for a menu that is not there.',
     example: '“Ask the help desk in Room 12”, which closed with the old library.',
     remedy: 'Edit the sentence shown, or delete what is only about the former system.',
@@ -25,11 +26,16 @@ export const leftoverPhrase = defineCheck({
     const pattern = phrasePattern(rules.leftoverPhrases);
     if (!pattern) return;
     const hits = [];
-    for (const passage of facts.passages) for (const { start, end } of stretchesOf(passage.text, pattern)) hits.push({ passage, start, end, says: passage.text.slice(start, end) });
+    for (const passage of facts.passages)
+      for (const { start, end } of stretchesOf(passage.text, pattern))
+        hits.push({ passage, start, end, says: passage.text.slice(start, end) });
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const says = [...new Set(found.map((h) => h.says.toLowerCase()))];
       yield {
-        message: says.length === 1 ? { id: 'one', params: { title, says: found[0]!.says } } : { id: 'many', params: { title, says: found[0]!.says, count: says.length - 1 } },
+        message:
+          says.length === 1
+            ? { id: 'one', params: { title, says: found[0]!.says } }
+            : { id: 'many', params: { title, says: found[0]!.says, count: says.length - 1 } },
         subjects: [subject],
         evidence: found.slice(0, 8).map(sentenceEvidence),
         remedy: null,

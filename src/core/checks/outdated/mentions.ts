@@ -6,7 +6,12 @@ import { passageLabels, sentenceOf, type Passage } from '../passages';
 export interface FoundIn<T> {
   readonly subject: SubjectRef;
   readonly title: string;
-  readonly hits: { readonly passage: Passage; readonly start: number; readonly end: number; readonly says: T }[];
+  readonly hits: {
+    readonly passage: Passage;
+    readonly start: number;
+    readonly end: number;
+    readonly says: T;
+  }[];
 }
 
 /** Joins mentions by subject; the title that names a subject is the item's, or the file's path. */
@@ -23,7 +28,11 @@ export function bySubject<T>(hits: Iterable<FoundIn<T>['hits'][number]>): FoundI
 }
 
 /** The sentence of a hit, marked by where it stands. */
-export const sentenceEvidence = (hit: { readonly passage: Passage; readonly start: number; readonly end: number }): Evidence => ({
+export const sentenceEvidence = (hit: {
+  readonly passage: Passage;
+  readonly start: number;
+  readonly end: number;
+}): Evidence => ({
   label: passageLabels[hit.passage.where],
   value: excerpt(sentenceOf(hit.passage, hit.start, hit.end), 240),
   where: hit.passage.subject.ref,

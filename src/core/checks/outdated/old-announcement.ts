@@ -18,7 +18,12 @@ export const oldAnnouncement = defineCheck({
     remedy: 'Deletes the announcement. Keep a welcome that you wrote for this term.',
     notWhen: 'No date of it is known.',
   },
-  notApplicable: (shell) => (!shell.items.some((i) => i.kind === 'announcement') ? 'there are no announcements' : shell.term.start ? null : 'the term’s start is not known'),
+  notApplicable: (shell) =>
+    !shell.items.some((i) => i.kind === 'announcement')
+      ? 'there are no announcements'
+      : shell.term.start
+        ? null
+        : 'the term’s start is not known',
   *find({ shell }) {
     const start = shell.term.start;
     if (!start) return;
@@ -26,9 +31,19 @@ export const oldAnnouncement = defineCheck({
       const when = item.kind === 'announcement' ? (item.opens ?? item.created) : null;
       if (!when || dateOf(when) >= start) continue;
       yield {
-        message: { id: 'announcement', params: { title: item.title, date: spellDate(dateOf(when)), days: daysBetween(dateOf(when), start) } },
+        message: {
+          id: 'announcement',
+          params: {
+            title: item.title,
+            date: spellDate(dateOf(when)),
+            days: daysBetween(dateOf(when), start),
+          },
+        },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: [{ label: item.opens ? 'Opens' : 'Made', value: spellDate(dateOf(when)), where: item.ref }, { label: 'The term begins', value: spellDate(start) }],
+        evidence: [
+          { label: item.opens ? 'Opens' : 'Made', value: spellDate(dateOf(when)), where: item.ref },
+          { label: 'The term begins', value: spellDate(start) },
+        ],
         remedy: { action: 'delete', targets: [item.ref], params: {}, kind: 'judgement' },
       };
     }

@@ -12,13 +12,18 @@ export const oldShellLink = defineCheck({
   remedyKind: 'judgement',
   needs: [],
   options: z.object({}),
-  messages: { one: '“{title}” links to {address}, in another shell', many: '“{title}” has {count} into another shell' },
+  messages: {
+    one: '“{title}” links to {address}, in another shell',
+    many: '“{title}” has {count} into another shell',
+  },
   things: ['item that links into another shell', 'items that link into another shell'],
   page: {
-    means: 'A link leads to a campus host of the house rules, other than an address that all shells share. Inside one’s own shell links are relative.',
+    means:
+      'A link leads to a campus host of the house rules, other than an address that all shells share. Inside one’s own shell links are relative.',
     why: 'You can open it, since you taught that shell. Students get “access denied”.',
     example: 'Week 3 links to the reading in the shell of Autumn 2025.',
-    remedy: 'Leads the link to the file or page of that name here, where there is just one. Otherwise yours to choose.',
+    remedy:
+      'Leads the link to the file or page of that name here, where there is just one. Otherwise yours to choose.',
     notWhen: 'The house rules name no campus host, or list the address as shared.',
   },
   notApplicable: (shell) => (shell.contents.length ? null : 'there is nothing that could hold a link'),
@@ -26,22 +31,47 @@ export const oldShellLink = defineCheck({
     if (!rules.campusHosts.length) return;
     const isCampus = (address: string) => {
       const host = hostOf(address);
-      return host !== null && rules.campusHosts.some((h) => isHostOf(host, h)) && !rules.sharedAddresses.some((s) => address.trim().toLowerCase().startsWith(s.trim().toLowerCase()));
+      return (
+        host !== null &&
+        rules.campusHosts.some((h) => isHostOf(host, h)) &&
+        !rules.sharedAddresses.some((s) => address.trim().toLowerCase().startsWith(s.trim().toLowerCase()))
+      );
     };
     const byName = pathsByName(shell);
     const items = new Map<string, (typeof shell.items)[number]>();
-    for (const item of shell.items) if (item.content && !items.has(item.content)) items.set(item.content, item);
+    for (const item of shell.items)
+      if (item.content && !items.has(item.content)) items.set(item.content, item);
     for (const content of shell.contents) {
       const item = items.get(content.id);
       if (!item) continue;
-      const written = [...new Set([...scansOfContent(content).flatMap((s) => s.addresses.map((a) => a.value)), ...(content.kind === 'web-link' && content.target ? [content.target] : [])])].filter(isCampus);
+      const written = [
+        ...new Set([
+          ...scansOfContent(content).flatMap((s) => s.addresses.map((a) => a.value)),
+          ...(content.kind === 'web-link' && content.target ? [content.target] : []),
+        ]),
+      ].filter(isCampus);
       if (!written.length) continue;
-      const here = Object.fromEntries(written.flatMap((w) => (content.textPath && targetHere(w, byName) ? [[w, targetHere(w, byName)!]] : [])));
+      const here = Object.fromEntries(
+        written.flatMap((w) =>
+          content.textPath && targetHere(w, byName) ? [[w, targetHere(w, byName)!]] : [],
+        ),
+      );
       yield {
-        message: written.length === 1 ? { id: 'one', params: { title: item.title, address: written[0]! } } : { id: 'many', params: { title: item.title, count: plural(written.length, 'link') } },
+        message:
+          written.length === 1
+            ? { id: 'one', params: { title: item.title, address: written[0]! } }
+            : { id: 'many', params: { title: item.title, count: plural(written.length, 'link') } },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: written.slice(0, 12).map((w) => ({ label: here[w] ? `Stands here as ${here[w]}` : 'Leads to', value: w, where: item.ref })),
-        remedy: Object.keys(here).length ? { action: 'relink', targets: [item.ref], params: { addresses: here }, kind: 'judgement' } : null,
+        evidence: written
+          .slice(0, 12)
+          .map((w) => ({
+            label: here[w] ? `Stands here as ${here[w]}` : 'Leads to',
+            value: w,
+            where: item.ref,
+          })),
+        remedy: Object.keys(here).length
+          ? { action: 'relink', targets: [item.ref], params: { addresses: here }, kind: 'judgement' }
+          : null,
         batch: Object.keys(here).length ? 'stands here' : '',
       };
     }

@@ -21,7 +21,8 @@ export const otherCourse = defineCheck({
   },
   things: ['item or file of another course', 'items and files of another course'],
   page: {
-    means: 'A title, a file’s name or the first heading of a page names a course code built like the shell’s own that is another one. Two or more of one import are one finding.',
+    means:
+      'A title, a file’s name or the first heading of a page names a course code built like the shell’s own that is another one. Two or more of one import are one finding.',
     why: 'Somebody copied the wrong course, or half of it. Students read instructions that were never for them.',
     example: '“GEO 130 Lab rules” in the shell of HYD 214.',
     remedy: 'Deletes what came with that import, where it is one; otherwise edit the name.',
@@ -48,13 +49,25 @@ export const otherCourse = defineCheck({
       // The whole import is meant where it is not the shell's main one.
       const items = shell.items.filter((i) => i.batch === batch);
       const whole = items.length * 2 <= shell.items.length;
-      const subjects = whole ? items.map((i: Item) => ({ type: 'item' as const, ref: i.ref as string })) : members.map((m) => m.subject);
+      const subjects = whole
+        ? items.map((i: Item) => ({ type: 'item' as const, ref: i.ref as string }))
+        : members.map((m) => m.subject);
       const targets = subjects.filter((s) => s.type === 'item').map((s) => s.ref);
       for (const m of members) done.add(`${m.subject.type} ${m.subject.ref}`);
       yield {
-        message: { id: 'batch', params: { count: plural(subjects.length, 'thing'), code: members[0]!.hits[0]!.says, own: shell.code } },
+        message: {
+          id: 'batch',
+          params: {
+            count: plural(subjects.length, 'thing'),
+            code: members[0]!.hits[0]!.says,
+            own: shell.code,
+          },
+        },
         subjects,
-        evidence: [{ label: 'Came with the import', value: batch, where: subjects[0]?.ref }, ...members.slice(0, 12).map((m) => sentenceEvidence(m.hits[0]!))],
+        evidence: [
+          { label: 'Came with the import', value: batch, where: subjects[0]?.ref },
+          ...members.slice(0, 12).map((m) => sentenceEvidence(m.hits[0]!)),
+        ],
         remedy: whole && targets.length ? { action: 'delete', targets, params: {}, kind: 'judgement' } : null,
         batch,
       };

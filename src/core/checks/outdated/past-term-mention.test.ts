@@ -23,10 +23,31 @@ checkCases(pastTermMention as unknown as CheckRecord, {
       'Projects of last year (Autumn 2025) may be read in the library.',
     ]),
     ...titleFires(['Syllabus F24', 'Lab plan SP25', 'Quiz bank FA 23', 'Schedule, Autumn 2025']),
-    { name: 'a file’s name', build: (c) => void c.file('docs/schedule_Fall2024.pdf', 'x'), subjects: [['docs/schedule_Fall2024.pdf']] },
-    { name: 'a picture’s alternative text', build: (c) => void c.page('P', '<img src="x.png" alt="Group photo, Spring 2025">', { ref: 'p' }), subjects: [['p']], expect: ([f]) => expect(f!.evidence[0]!.label).toMatch(/alternative/) },
-    { name: 'title and text of one item are one finding', build: (c) => void c.page('Autumn 2025', '<p>Welcome to Spring 2025.</p>', { ref: 'p' }), subjects: [['p']], expect: ([f]) => expect(f!.evidence).toHaveLength(2) },
-    { name: 'the roster’s school year', build: (c) => { c.page('P', '<p>Plan for 2025-26</p>', { ref: 'p' }); return { schoolYear: { title: '2026-27', start: day('2026-09-01'), end: day('2027-08-31') } }; }, subjects: [['p']] },
+    {
+      name: 'a file’s name',
+      build: (c) => void c.file('docs/schedule_Fall2024.pdf', 'x'),
+      subjects: [['docs/schedule_Fall2024.pdf']],
+    },
+    {
+      name: 'a picture’s alternative text',
+      build: (c) => void c.page('P', '<img src="x.png" alt="Group photo, Spring 2025">', { ref: 'p' }),
+      subjects: [['p']],
+      expect: ([f]) => expect(f!.evidence[0]!.label).toMatch(/alternative/),
+    },
+    {
+      name: 'title and text of one item are one finding',
+      build: (c) => void c.page('Autumn 2025', '<p>Welcome to Spring 2025.</p>', { ref: 'p' }),
+      subjects: [['p']],
+      expect: ([f]) => expect(f!.evidence).toHaveLength(2),
+    },
+    {
+      name: 'the roster’s school year',
+      build: (c) => {
+        c.page('P', '<p>Plan for 2025-26</p>', { ref: 'p' });
+        return { schoolYear: { title: '2026-27', start: day('2026-09-01'), end: day('2027-08-31') } };
+      },
+      subjects: [['p']],
+    },
   ],
   silent: [
     ...textSilent([
@@ -48,10 +69,30 @@ checkCases(pastTermMention as unknown as CheckRecord, {
       'Stage fell by 2025 millimetres.',
       'In winter 2019 ice covered the weir.',
     ]),
-    ...titleSilent(['Spring streams', 'Fall of a leaf', 'F12 and other keys', 'Route S3', 'Quiz SP27', 'Version 2025']),
-    { name: 'in a list of references', build: (c) => void c.page('P', '<p>Text.</p><h2>References</h2><ul><li>Stream Notes, Fall 2014, on riffles</li></ul>') },
+    ...titleSilent([
+      'Spring streams',
+      'Fall of a leaf',
+      'F12 and other keys',
+      'Route S3',
+      'Quiz SP27',
+      'Version 2025',
+    ]),
+    {
+      name: 'in a list of references',
+      build: (c) =>
+        void c.page(
+          'P',
+          '<p>Text.</p><h2>References</h2><ul><li>Stream Notes, Fall 2014, on riffles</li></ul>',
+        ),
+    },
     { name: 'quoted', build: (c) => void c.page('P', '<blockquote>We began in Autumn 2025.</blockquote>') },
     { name: 'code', build: (c) => void c.page('P', '<pre>term = "Autumn 2025"</pre>') },
-    { name: 'the term is not known', build: (c) => { c.page('P', '<p>Autumn 2025</p>'); return { term: { title: '', start: null, end: null } }; } },
+    {
+      name: 'the term is not known',
+      build: (c) => {
+        c.page('P', '<p>Autumn 2025</p>');
+        return { term: { title: '', start: null, end: null } };
+      },
+    },
   ],
 });

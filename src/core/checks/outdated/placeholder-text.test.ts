@@ -25,8 +25,18 @@ checkCases(placeholderText as unknown as CheckRecord, {
       '[Enter the title of the course]',
     ]),
     ...titleFires(['Untitled', 'Untitled page', 'Untitled (2)', 'New page', 'Week 3: [insert topic]', 'TBA']),
-    { name: 'a phrase of the house rules', build: (c) => void c.page('P', '<p>Your faculty’s statement  follows.</p>', { ref: 'p' }), subjects: [['p']], rules: { placeholderPhrases: ['your faculty’s statement'] } },
-    { name: 'several are one finding', build: (c) => void c.page('P', '<p>Room: TBD. Name: [insert name]</p>', { ref: 'p' }), subjects: [['p']], expect: ([f]) => expect(f!.title).toMatch(/and 1 more/) },
+    {
+      name: 'a phrase of the house rules',
+      build: (c) => void c.page('P', '<p>Your faculty’s statement  follows.</p>', { ref: 'p' }),
+      subjects: [['p']],
+      rules: { placeholderPhrases: ['your faculty’s statement'] },
+    },
+    {
+      name: 'several are one finding',
+      build: (c) => void c.page('P', '<p>Room: TBD. Name: [insert name]</p>', { ref: 'p' }),
+      subjects: [['p']],
+      expect: ([f]) => expect(f!.title).toMatch(/and 1 more/),
+    },
   ],
   silent: [
     ...textSilent([
@@ -49,7 +59,17 @@ checkCases(placeholderText as unknown as CheckRecord, {
     ]),
     ...titleSilent(['New methods', 'The untitled stream', 'Newcomers']),
     { name: 'code', build: (c) => void c.page('P', '<pre>name = "[insert name]"</pre>') },
-    { name: 'a quiz with brackets', build: (c) => void c.quiz('Q', [{ stem: 'The [insert word] rises.', answers: ['stage', 'bed'], right: 0, points: 1 }]) },
-    { name: 'a phrase that is only part of a word', build: (c) => void c.page('P', '<p>Superdraft</p>'), rules: { placeholderPhrases: ['draft'] } },
+    {
+      name: 'a quiz with brackets',
+      build: (c) =>
+        void c.quiz('Q', [
+          { stem: 'The [insert word] rises.', answers: ['stage', 'bed'], right: 0, points: 1 },
+        ]),
+    },
+    {
+      name: 'a phrase that is only part of a word',
+      build: (c) => void c.page('P', '<p>Superdraft</p>'),
+      rules: { placeholderPhrases: ['draft'] },
+    },
   ],
 });

@@ -14,10 +14,15 @@ export const placeholderText = defineCheck({
   remedyKind: 'none',
   needs: ['passages'],
   options: z.object({}),
-  messages: { text: '“{title}” still says “{says}”', many: '“{title}” still says “{says}” and {count} more', untitled: '“{title}” has no real title' },
+  messages: {
+    text: '“{title}” still says “{says}”',
+    many: '“{title}” still says “{says}” and {count} more',
+    untitled: '“{title}” has no real title',
+  },
   things: ['item with text meant for the teacher', 'items with text meant for the teacher'],
   page: {
-    means: 'Text that a template meant for the teacher was left in: lorem ipsum, “[insert …]”, “your name here”, TBD, “click to add”, “untitled”, or a phrase of the house rules.',
+    means:
+      'Text that a template meant for the teacher was left in: lorem ipsum, “[insert …]”, “your name here”, TBD, “click to add”, “untitled”, or a phrase of the house rules.',
     why: 'Students read “Instructor: [insert name]” and wonder who reads this shell.',
     example: '“Office hours: TBA” in the third week.',
     remedy: 'Edit it, or hide the item until it is written.',
@@ -33,13 +38,22 @@ export const placeholderText = defineCheck({
         hits.push({ passage, start: 0, end: passage.text.length, says: '' });
         continue;
       }
-      const found = [passage.mentions?.placeholders ?? stretchesOf(passage.text, english.placeholder), own ? stretchesOf(passage.text, own) : []].flat();
-      for (const { start, end } of found) if (!isMeant(passage, start, end)) hits.push({ passage, start, end, says: passage.text.slice(start, end).trim() });
+      const found = [
+        passage.mentions?.placeholders ?? stretchesOf(passage.text, english.placeholder),
+        own ? stretchesOf(passage.text, own) : [],
+      ].flat();
+      for (const { start, end } of found)
+        if (!isMeant(passage, start, end))
+          hits.push({ passage, start, end, says: passage.text.slice(start, end).trim() });
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const says = [...new Set(found.map((h) => h.says).filter((s) => s !== ''))];
       yield {
-        message: !says.length ? { id: 'untitled', params: { title } } : says.length === 1 ? { id: 'text', params: { title, says: says[0]! } } : { id: 'many', params: { title, says: says[0]!, count: says.length - 1 } },
+        message: !says.length
+          ? { id: 'untitled', params: { title } }
+          : says.length === 1
+            ? { id: 'text', params: { title, says: says[0]! } }
+            : { id: 'many', params: { title, says: says[0]!, count: says.length - 1 } },
         subjects: [subject],
         evidence: found.slice(0, 8).map(sentenceEvidence),
         remedy: null,
@@ -51,5 +65,8 @@ export const placeholderText = defineCheck({
 /** Blanks in an exercise and words in code are meant to stand there. */
 function isMeant(passage: Passage, start: number, end: number): boolean {
   if (standsInCode(passage, start, end)) return true;
-  return english.fillIn.test(sentenceAround(passage.text, start, end).text) || (passage.item?.kind === 'quiz' && passage.text[start] === '[');
+  return (
+    english.fillIn.test(sentenceAround(passage.text, start, end).text) ||
+    (passage.item?.kind === 'quiz' && passage.text[start] === '[')
+  );
 }

@@ -22,8 +22,22 @@ checkCases(textDateOutsideTerm as unknown as CheckRecord, {
       'Exam: 27 December 2026',
       'The form must be returned by 22 May 2027.',
     ]),
-    { name: 'in a quiz', build: (c) => void c.quiz('Q', [{ stem: '<p>Submit by 14 October 2025.</p>', answers: ['a'], right: 0, points: 1 }], { ref: 'q' }), subjects: [['q']] },
-    { name: 'two in one page are one finding', build: (c) => void c.page('P', '<p>Due 14 October 2025.</p><p>Due 21 October 2025.</p>', { ref: 'p' }), subjects: [['p']], expect: ([f]) => expect(f!.evidence).toHaveLength(4) },
+    {
+      name: 'in a quiz',
+      build: (c) =>
+        void c.quiz(
+          'Q',
+          [{ stem: '<p>Submit by 14 October 2025.</p>', answers: ['a'], right: 0, points: 1 }],
+          { ref: 'q' },
+        ),
+      subjects: [['q']],
+    },
+    {
+      name: 'two in one page are one finding',
+      build: (c) => void c.page('P', '<p>Due 14 October 2025.</p><p>Due 21 October 2025.</p>', { ref: 'p' }),
+      subjects: [['p']],
+      expect: ([f]) => expect(f!.evidence).toHaveLength(4),
+    },
   ],
   silent: [
     ...textSilent([
@@ -44,7 +58,16 @@ checkCases(textDateOutsideTerm as unknown as CheckRecord, {
       'Version of 14 October 2025',
       'We walked by 14 stations.',
     ]),
-    { name: 'another sentence asks', build: (c) => void c.page('P', '<p>The notes are of 14 October 2025. Submit your own.</p>') },
-    { name: 'the term is not known', build: (c) => { c.page('P', '<p>Due 14 October 2025</p>'); return { term: { title: '', start: null, end: null } }; } },
+    {
+      name: 'another sentence asks',
+      build: (c) => void c.page('P', '<p>The notes are of 14 October 2025. Submit your own.</p>'),
+    },
+    {
+      name: 'the term is not known',
+      build: (c) => {
+        c.page('P', '<p>Due 14 October 2025</p>');
+        return { term: { title: '', start: null, end: null } };
+      },
+    },
   ],
 });

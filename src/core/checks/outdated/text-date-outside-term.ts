@@ -14,11 +14,17 @@ export const textDateOutsideTerm = defineCheck({
   urgency: 'look-at',
   remedyKind: 'none',
   needs: ['namedDates'],
-  options: z.object({ days: z.int().min(0).default(14).describe('How many days before or after the term still belong to it') }),
+  options: z.object({
+    days: z.int().min(0).default(14).describe('How many days before or after the term still belong to it'),
+  }),
   messages: { date: '“{title}” says “{says}”: {days} days {side} the term' },
-  things: ['item with a deadline outside the term in its text', 'items with a deadline outside the term in their text'],
+  things: [
+    'item with a deadline outside the term in its text',
+    'items with a deadline outside the term in their text',
+  ],
   page: {
-    means: 'A full date in a text stands with words such as due, submit, exam or deadline, and lies more than 14 days outside the term.',
+    means:
+      'A full date in a text stands with words such as due, submit, exam or deadline, and lies more than 14 days outside the term.',
     why: 'No tool shifts dates that are typed into a page. Students trust the page.',
     example: '“Hand in the report by 14 October 2025” in a shell for Spring 2027.',
     remedy: 'Edit the sentence shown.',
@@ -28,7 +34,13 @@ export const textDateOutsideTerm = defineCheck({
   *find({ shell, facts, options }) {
     const hits = [];
     for (const { passage, says } of facts.namedDates) {
-      const days = says.readings.map(({ year, month, day }) => (year === null ? null : parseLocalDate(`${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`))).filter((d): d is LocalDate => d !== null);
+      const days = says.readings
+        .map(({ year, month, day }) =>
+          year === null
+            ? null
+            : parseLocalDate(`${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`),
+        )
+        .filter((d): d is LocalDate => d !== null);
       if (!days.length) continue;
       const sides = days.map((d) => ({ day: d, ...sideOfTerm(d, shell.term) }));
       // A date in figures that can be read as one of this term is taken as that.
@@ -40,9 +52,22 @@ export const textDateOutsideTerm = defineCheck({
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const first = found[0]!.says;
       yield {
-        message: { id: 'date', params: { title, says: first.words, days: first.side === 'inside' ? 0 : first.days, side: first.side } },
+        message: {
+          id: 'date',
+          params: {
+            title,
+            says: first.words,
+            days: first.side === 'inside' ? 0 : first.days,
+            side: first.side,
+          },
+        },
         subjects: [subject],
-        evidence: found.slice(0, 6).flatMap((h) => [sentenceEvidence(h), { label: 'That is', value: `${spellWeekday(h.says.day)}, ${spellDate(h.says.day)}` }]),
+        evidence: found
+          .slice(0, 6)
+          .flatMap((h) => [
+            sentenceEvidence(h),
+            { label: 'That is', value: `${spellWeekday(h.says.day)}, ${spellDate(h.says.day)}` },
+          ]),
         remedy: null,
       };
     }

@@ -22,13 +22,28 @@ checkCases(textDayOutsideTerm as unknown as CheckRecord, {
       'The essay must be sent by the 14th of October.',
       'Quiz 3 is on June 21.',
     ]),
-    { name: 'in an assignment’s title', build: (c) => void c.assignment('Report (14 October)', '<p>x</p>', 5, { ref: 'a' }), subjects: [['a']] },
-    { name: 'in an announcement’s title', build: (c) => { c.page('No class on 14 October', '<p>x</p>', { ref: 'p' }); return { items: c.shell().items.map((i) => ({ ...i, kind: 'announcement' as const })) }; }, subjects: [['p']] },
+    {
+      name: 'in an assignment’s title',
+      build: (c) => void c.assignment('Report (14 October)', '<p>x</p>', 5, { ref: 'a' }),
+      subjects: [['a']],
+    },
+    {
+      name: 'in an announcement’s title',
+      build: (c) => {
+        c.page('No class on 14 October', '<p>x</p>', { ref: 'p' });
+        return { items: c.shell().items.map((i) => ({ ...i, kind: 'announcement' as const })) };
+      },
+      subjects: [['p']],
+    },
     {
       name: 'the evidence says the week and the day of this term',
       build: (c) => void c.page('P', '<p>Due October 14.</p>', { ref: 'p' }),
       subjects: [['p']],
-      expect: ([f]) => expect(f!.evidence[1]).toEqual({ label: 'Week 8 of the previous term', value: 'in this term it would be Tuesday, 2 March 2027' }),
+      expect: ([f]) =>
+        expect(f!.evidence[1]).toEqual({
+          label: 'Week 8 of the previous term',
+          value: 'in this term it would be Tuesday, 2 March 2027',
+        }),
     },
   ],
   silent: [
@@ -51,6 +66,12 @@ checkCases(textDayOutsideTerm as unknown as CheckRecord, {
       'Due in 14 days.',
     ]),
     { name: 'in a page’s title', build: (c) => void c.page('Notes of 14 October', '<p>x</p>') },
-    { name: 'the term is not known', build: (c) => { c.page('P', '<p>Due October 14</p>'); return { term: { title: '', start: null, end: null } }; } },
+    {
+      name: 'the term is not known',
+      build: (c) => {
+        c.page('P', '<p>Due October 14</p>');
+        return { term: { title: '', start: null, end: null } };
+      },
+    },
   ],
 });

@@ -33,7 +33,12 @@ export function versionOf(name: string, language: Language): { base: string; ver
   });
   for (const term of [...namedTerms(rest, language)].reverse()) {
     const { means } = term;
-    date = means.kind === 'season' ? `${means.year}-${String(seasonMonth[means.season]).padStart(2, '0')}` : means.kind === 'numbered' ? `${means.year}-${String(means.number * 3).padStart(2, '0')}` : String(means.from);
+    date =
+      means.kind === 'season'
+        ? `${means.year}-${String(seasonMonth[means.season]).padStart(2, '0')}`
+        : means.kind === 'numbered'
+          ? `${means.year}-${String(means.number * 3).padStart(2, '0')}`
+          : String(means.from);
     marks.push(term.says);
     rest = `${rest.slice(0, term.start)} ${rest.slice(term.end)}`;
   }
@@ -44,7 +49,10 @@ export function versionOf(name: string, language: Language): { base: string; ver
   });
   const base = rest.replace(/[\s,;:()[\]–—-]+/g, ' ').trim();
   // A bare number is no name: everything else could be its version.
-  return { base: /\p{L}{3}/u.test(base) ? base : '', version: { numbers, date, word, marks: marks.join(', ') } };
+  return {
+    base: /\p{L}{3}/u.test(base) ? base : '',
+    version: { numbers, date, word, marks: marks.join(', ') },
+  };
 }
 
 const seasonMonth = { winter: 1, spring: 3, summer: 6, autumn: 9 } as const;
@@ -56,7 +64,8 @@ export function compareVersions(a: Version, b: Version): number {
   if (a.numbers.length || b.numbers.length) {
     // Without a number it is the first version.
     const [x, y] = [a.numbers.length ? a.numbers : [1], b.numbers.length ? b.numbers : [1]];
-    for (let i = 0; i < Math.max(x.length, y.length); i += 1) if ((x[i] ?? 0) !== (y[i] ?? 0)) return (x[i] ?? 0) - (y[i] ?? 0);
+    for (let i = 0; i < Math.max(x.length, y.length); i += 1)
+      if ((x[i] ?? 0) !== (y[i] ?? 0)) return (x[i] ?? 0) - (y[i] ?? 0);
   }
   // Beside one without a date, a dated one is the copy put aside.
   if ((a.date === null) !== (b.date === null)) return a.date === null ? 1 : -1;

@@ -23,8 +23,17 @@ checkCases(weekdayMismatch as unknown as CheckRecord, {
       'Tues., Feb. 3 – velocity',
       'Field day: Thurs, 26 March',
     ]),
-    { name: 'the evidence says in which years it is right', build: (c) => void c.page('P', '<p>Due Tuesday, 14 April.</p>', { ref: 'p' }), subjects: [['p']], expect: ([f]) => expect(f!.evidence[1]!.value).toMatch(/2020, 2026/) },
-    { name: 'in a title', build: (c) => void c.assignment('Report, due Monday 5 March', '<p>x</p>', 5, { ref: 'a' }), subjects: [['a']] },
+    {
+      name: 'the evidence says in which years it is right',
+      build: (c) => void c.page('P', '<p>Due Tuesday, 14 April.</p>', { ref: 'p' }),
+      subjects: [['p']],
+      expect: ([f]) => expect(f!.evidence[1]!.value).toMatch(/2020, 2026/),
+    },
+    {
+      name: 'in a title',
+      build: (c) => void c.assignment('Report, due Monday 5 March', '<p>x</p>', 5, { ref: 'a' }),
+      subjects: [['a']],
+    },
   ],
   silent: [
     ...textSilent([
@@ -46,6 +55,12 @@ checkCases(weekdayMismatch as unknown as CheckRecord, {
       'Compare Monday, 5 March with the flood of 1998.',
     ]),
     { name: 'quoted', build: (c) => void c.page('P', '<blockquote>Monday, 14 October 2025</blockquote>') },
-    { name: 'no year, and the term is not known', build: (c) => { c.page('P', '<p>Monday, 14 October</p>'); return { term: { title: '', start: null, end: null } }; } },
+    {
+      name: 'no year, and the term is not known',
+      build: (c) => {
+        c.page('P', '<p>Monday, 14 October</p>');
+        return { term: { title: '', start: null, end: null } };
+      },
+    },
   ],
 });

@@ -26,7 +26,13 @@ export const emptiness = defineCheck({
     yield {
       message: things === 0 ? { id: 'empty', params: {} } : { id: 'template', params: {} },
       subjects: [{ type: 'shell', ref: shell.ref }],
-      evidence: [{ label: 'In it', value: things === 0 ? 'nothing' : `${things} things, all of them the template’s`, where: shell.ref }],
+      evidence: [
+        {
+          label: 'In it',
+          value: things === 0 ? 'nothing' : `${things} things, all of them the template’s`,
+          where: shell.ref,
+        },
+      ],
       remedy: null,
     };
   },

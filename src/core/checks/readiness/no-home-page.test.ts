@@ -3,16 +3,44 @@ import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { noHomePage } from './no-home-page';
 
-const homes = (...inUse: (boolean | null)[]) => () => ({ homePages: inUse.map((use, k) => ({ ref: itemRef(`h${k}`), title: `Home ${k}`, inUse: use })) });
+const homes =
+  (...inUse: (boolean | null)[]) =>
+  () => ({ homePages: inUse.map((use, k) => ({ ref: itemRef(`h${k}`), title: `Home ${k}`, inUse: use })) });
 
 checkCases(noHomePage as unknown as CheckRecord, {
   fires: [
-    { name: 'one, not in use', build: homes(false), subjects: [['case']], expect: ([f]) => expect(f!.remedy).toBeNull() },
+    {
+      name: 'one, not in use',
+      build: homes(false),
+      subjects: [['case']],
+      expect: ([f]) => expect(f!.remedy).toBeNull(),
+    },
     { name: 'two, neither in use', build: homes(false, false), subjects: [['case']] },
     { name: 'three', build: homes(false, false, false), subjects: [['case']] },
-    { name: 'with items', build: (c) => { c.page('P', '<p>x</p>'); return homes(false)(); }, subjects: [['case']] },
-    { name: 'a page called home is none', build: (c) => { c.page('Home', '<p>x</p>'); return homes(false)(); }, subjects: [['case']] },
-    { name: 'a hidden page', build: (c) => { c.page('Home', '<p>x</p>', { shown: false }); return homes(false)(); }, subjects: [['case']] },
+    {
+      name: 'with items',
+      build: (c) => {
+        c.page('P', '<p>x</p>');
+        return homes(false)();
+      },
+      subjects: [['case']],
+    },
+    {
+      name: 'a page called home is none',
+      build: (c) => {
+        c.page('Home', '<p>x</p>');
+        return homes(false)();
+      },
+      subjects: [['case']],
+    },
+    {
+      name: 'a hidden page',
+      build: (c) => {
+        c.page('Home', '<p>x</p>', { shown: false });
+        return homes(false)();
+      },
+      subjects: [['case']],
+    },
   ],
   silent: [
     { name: 'one in use', build: homes(true) },

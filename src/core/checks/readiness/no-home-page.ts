@@ -18,7 +18,8 @@ export const noHomePage = defineCheck({
     remedy: 'Choose the one that students shall see.',
     notWhen: 'One is in use, or nobody told which is.',
   },
-  notApplicable: (shell) => (shell.homePages.some((h) => h.inUse !== null) ? null : 'nobody told of home pages: give a status sheet'),
+  notApplicable: (shell) =>
+    shell.homePages.some((h) => h.inUse !== null) ? null : 'nobody told of home pages: give a status sheet',
   *find({ shell }) {
     if (shell.homePages.some((h) => h.inUse !== false)) return;
     yield {

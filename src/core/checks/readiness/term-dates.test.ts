@@ -2,16 +2,37 @@ import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { termDates } from './term-dates';
 
-const term = (start: string | null, end: string | null, title = '') => () => ({ term: { title, start: start ? day(start) : null, end: end ? day(end) : null } });
+const term =
+  (start: string | null, end: string | null, title = '') =>
+  () => ({ term: { title, start: start ? day(start) : null, end: end ? day(end) : null } });
 
 checkCases(termDates as unknown as CheckRecord, {
   fires: [
-    { name: 'neither', build: term(null, null), subjects: [['case']], expect: ([f]) => expect(f).toMatchObject({ urgency: 'fix-first', remedy: null }) },
+    {
+      name: 'neither',
+      build: term(null, null),
+      subjects: [['case']],
+      expect: ([f]) => expect(f).toMatchObject({ urgency: 'fix-first', remedy: null }),
+    },
     { name: 'no start', build: term(null, '2027-05-07'), subjects: [['case']] },
     { name: 'no end', build: term('2027-01-11', null), subjects: [['case']] },
     { name: 'only a title', build: term(null, null, 'Spring 2027'), subjects: [['case']] },
-    { name: 'with items', build: (c) => { c.page('P', '<p>x</p>'); return term(null, null)(); }, subjects: [['case']] },
-    { name: 'the previous term is known', build: () => ({ ...term(null, null)(), previousTerm: { title: '', start: day('2025-08-25'), end: day('2025-12-12') } }), subjects: [['case']] },
+    {
+      name: 'with items',
+      build: (c) => {
+        c.page('P', '<p>x</p>');
+        return term(null, null)();
+      },
+      subjects: [['case']],
+    },
+    {
+      name: 'the previous term is known',
+      build: () => ({
+        ...term(null, null)(),
+        previousTerm: { title: '', start: day('2025-08-25'), end: day('2025-12-12') },
+      }),
+      subjects: [['case']],
+    },
   ],
   silent: [
     { name: 'both', build: term('2027-01-11', '2027-05-07') },

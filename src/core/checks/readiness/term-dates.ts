@@ -8,7 +8,11 @@ export const termDates = defineCheck({
   remedyKind: 'none',
   needs: [],
   options: z.object({}),
-  messages: { both: 'Nobody told when the term begins and ends', start: 'Nobody told when the term begins', end: 'Nobody told when the term ends' },
+  messages: {
+    both: 'Nobody told when the term begins and ends',
+    start: 'Nobody told when the term begins',
+    end: 'Nobody told when the term ends',
+  },
   things: ['shell without its term’s dates', 'shells without their term’s dates'],
   page: {
     means: 'The term’s first or last day is missing.',

@@ -12,13 +12,15 @@ export const titleTerm = defineCheck({
   messages: { term: 'The shell’s {where} says “{says}”, and its term is {is}' },
   things: ['shell that names another term', 'shells that name another term'],
   page: {
-    means: 'The title or the code of the shell, or the title inside its package, names an academic term other than the shell’s own.',
+    means:
+      'The title or the code of the shell, or the title inside its package, names an academic term other than the shell’s own.',
     why: 'It may be the wrong shell. If it is the right one, students will think that it is not.',
     example: '“Stream Ecology – Autumn 2025” in a shell for Spring 2027.',
     remedy: 'Look whether this is the shell you mean; then give it the title of this term.',
     notWhen: 'The term named is the shell’s own.',
   },
-  notApplicable: (shell) => (shell.term.title || shell.term.start ? null : 'the shell’s own term is not known'),
+  notApplicable: (shell) =>
+    shell.term.title || shell.term.start ? null : 'the shell’s own term is not known',
   *find({ shell }) {
     const [doubt] = [...termDoubts(shell)].sort((a, b) => places.indexOf(a.where) - places.indexOf(b.where));
     if (!doubt) return;

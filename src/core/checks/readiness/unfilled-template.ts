@@ -29,7 +29,9 @@ export const unfilledTemplate = defineCheck({
       yield {
         message: { id: 'part', params: { title: item.title } },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: [{ label: 'Equal to', value: `“${part.title}” of ${shell.baseline!.title}`, where: item.ref }],
+        evidence: [
+          { label: 'Equal to', value: `“${part.title}” of ${shell.baseline!.title}`, where: item.ref },
+        ],
         remedy: null,
       };
     }

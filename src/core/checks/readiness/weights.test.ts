@@ -3,11 +3,26 @@ import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { weights } from './weights';
 
-const weighted = (...list: (number | null)[]) => () => ({ gradeCategories: list.map((weight, k) => ({ ref: gradeCategoryRef(`c${k}`), title: `C${k}`, weight, extra: {} })) });
+const weighted =
+  (...list: (number | null)[]) =>
+  () => ({
+    gradeCategories: list.map((weight, k) => ({
+      ref: gradeCategoryRef(`c${k}`),
+      title: `C${k}`,
+      weight,
+      extra: {},
+    })),
+  });
 
 checkCases(weights as unknown as CheckRecord, {
   fires: [
-    { name: '90', build: weighted(40, 30, 20), subjects: [['case']], expect: ([f]) => expect(f).toMatchObject({ urgency: 'fix-first', title: expect.stringMatching(/sum up to 90/) }) },
+    {
+      name: '90',
+      build: weighted(40, 30, 20),
+      subjects: [['case']],
+      expect: ([f]) =>
+        expect(f).toMatchObject({ urgency: 'fix-first', title: expect.stringMatching(/sum up to 90/) }),
+    },
     { name: '110', build: weighted(60, 50), subjects: [['case']] },
     { name: 'one lost its weight', build: weighted(40, 30, null), subjects: [['case']] },
     { name: 'one has nought', build: weighted(40, 30, 0), subjects: [['case']] },

@@ -17,7 +17,8 @@ export const weights = defineCheck({
     remedy: 'Set the weights right in the gradebook.',
     notWhen: 'No category has a weight: then the grades are counted in points.',
   },
-  notApplicable: (shell) => (shell.gradeCategories.some((c) => (c.weight ?? 0) > 0) ? null : 'no grade category has a weight'),
+  notApplicable: (shell) =>
+    shell.gradeCategories.some((c) => (c.weight ?? 0) > 0) ? null : 'no grade category has a weight',
   *find({ shell }) {
     const sum = Math.round(shell.gradeCategories.reduce((n, c) => n + (c.weight ?? 0), 0) * 100) / 100;
     // Weights may also be given as shares of one.
@@ -25,7 +26,11 @@ export const weights = defineCheck({
     yield {
       message: { id: 'sum', params: { sum } },
       subjects: [{ type: 'shell', ref: shell.ref }],
-      evidence: shell.gradeCategories.map((c) => ({ label: c.title, value: c.weight === null ? 'no weight known' : String(c.weight), where: c.ref })),
+      evidence: shell.gradeCategories.map((c) => ({
+        label: c.title,
+        value: c.weight === null ? 'no weight known' : String(c.weight),
+        where: c.ref,
+      })),
       remedy: null,
     };
   },

@@ -17,33 +17,63 @@ export const catchAllCategory = defineCheck({
   messages: { category: '{count} in the category “{title}”, which no one chose' },
   things: ['grade column in a catch-all category', 'grade columns in a catch-all category'],
   page: {
-    means: 'A grade column, or graded work, is in a category that is named imported, uncategorised, default or as the house rules say.',
+    means:
+      'A grade column, or graded work, is in a category that is named imported, uncategorised, default or as the house rules say.',
     why: 'What is in no category of yours gets no weight of yours, and does not reach the records system.',
     example: '“Quiz 3” is in “Imported”, and a category “Quizzes” exists.',
     remedy: 'Moves each column into the category that fits its name and kind.',
     notWhen: 'The category holds nothing, which another check says.',
   },
-  notApplicable: (shell) => (shell.gradeColumns.length || shell.items.some((i) => i.gradeCategory) ? null : 'no grade columns were given'),
+  notApplicable: (shell) =>
+    shell.gradeColumns.length || shell.items.some((i) => i.gradeCategory)
+      ? null
+      : 'no grade columns were given',
   *find({ shell, rules }) {
-    const isCatchAll = (title: string) => rules.catchAllCategories.some((word) => new RegExp(`(^|[^\\p{L}])${escapePattern(word)}($|[^\\p{L}])`, 'iu').test(title));
+    const isCatchAll = (title: string) =>
+      rules.catchAllCategories.some((word) =>
+        new RegExp(`(^|[^\\p{L}])${escapePattern(word)}($|[^\\p{L}])`, 'iu').test(title),
+      );
     const activities = activitiesByColumn(shell);
     const others = shell.gradeCategories.filter((c) => !isCatchAll(c.title));
     for (const category of shell.gradeCategories) {
       if (!isCatchAll(category.title)) continue;
       const columns = shell.gradeColumns.filter((c) => c.category === category.ref);
       if (!columns.length) continue;
-      const proposed = new Map(columns.map((c) => [c, categoryFor(c, activities.get(c.ref) ?? [], others)] as const));
+      const proposed = new Map(
+        columns.map((c) => [c, categoryFor(c, activities.get(c.ref) ?? [], others)] as const),
+      );
       const certain = [...proposed].flatMap(([c, to]) => (to ? [[c.ref, to.ref] as const] : []));
       yield {
-        message: { id: 'category', params: { count: plural(columns.length, 'grade column'), title: category.title } },
+        message: {
+          id: 'category',
+          params: { count: plural(columns.length, 'grade column'), title: category.title },
+        },
         subjects: columns.map((c) => ({ type: 'gradeColumn', ref: c.ref })),
-        evidence: columns.map((c) => ({ label: c.title, value: proposed.get(c) ? `would move to “${proposed.get(c)!.title}”` : 'no category fits its name; choose one', where: c.ref })),
-        remedy: certain.length ? { action: 'set-category', targets: certain.map(([ref]) => ref), params: { categories: Object.fromEntries(certain) }, kind: 'judgement' } : null,
+        evidence: columns.map((c) => ({
+          label: c.title,
+          value: proposed.get(c)
+            ? `would move to “${proposed.get(c)!.title}”`
+            : 'no category fits its name; choose one',
+          where: c.ref,
+        })),
+        remedy: certain.length
+          ? {
+              action: 'set-category',
+              targets: certain.map(([ref]) => ref),
+              params: { categories: Object.fromEntries(certain) },
+              kind: 'judgement',
+            }
+          : null,
       };
     }
     const known = new Set(shell.gradeCategories.map((c) => titleKey(c.title)));
     for (const item of shell.items) {
-      if (item.gradeCategory === null || known.has(titleKey(item.gradeCategory)) || !isCatchAll(item.gradeCategory)) continue;
+      if (
+        item.gradeCategory === null ||
+        known.has(titleKey(item.gradeCategory)) ||
+        !isCatchAll(item.gradeCategory)
+      )
+        continue;
       yield {
         message: { id: 'category', params: { count: `“${item.title}”`, title: item.gradeCategory } },
         subjects: [{ type: 'item', ref: item.ref }],
@@ -54,15 +84,25 @@ export const catchAllCategory = defineCheck({
   },
 });
 
-const stem = (word: string) => word.toLowerCase().replace(/(?:zes|es|s)$/, '').replace(/ie$/, 'y');
+const stem = (word: string) =>
+  word
+    .toLowerCase()
+    .replace(/(?:zes|es|s)$/, '')
+    .replace(/ie$/, 'y');
 
 /** The category whose name shares a word with the column's, else one named after the kind of its activity; null where none or several fit. */
-function categoryFor(column: GradeColumn, activities: readonly Item[], categories: readonly GradeCategory[]): GradeCategory | null {
+function categoryFor(
+  column: GradeColumn,
+  activities: readonly Item[],
+  categories: readonly GradeCategory[],
+): GradeCategory | null {
   const words = (text: string) => new Set((text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).map(stem));
   const own = words(column.title);
   const byName = categories.filter((c) => [...words(c.title)].some((w) => own.has(w)));
   if (byName.length === 1) return byName[0]!;
   const kinds = activities.flatMap((a) => english.kindWords[a.kind] ?? []);
-  const byKind = (byName.length ? byName : categories).filter((c) => [...words(c.title)].some((w) => kinds.includes(w)));
+  const byKind = (byName.length ? byName : categories).filter((c) =>
+    [...words(c.title)].some((w) => kinds.includes(w)),
+  );
   return byKind.length === 1 ? byKind[0]! : null;
 }

@@ -37,7 +37,15 @@ export const misfiled = defineCheck({
       const around = facts.outline.ancestors(item).findLast((a) => labels.get(a.ref)?.label === own.label);
       const here = around ? labels.get(around.ref)! : null;
       const there = modules.get(`${own.label} ${own.numbers.join('.')}`);
-      if (!around || !here || !there || sameNumber(here, own) || there.ref === item.ref || inRange(item.title, own, here)) continue;
+      if (
+        !around ||
+        !here ||
+        !there ||
+        sameNumber(here, own) ||
+        there.ref === item.ref ||
+        inRange(item.title, own, here)
+      )
+        continue;
       if (facts.outline.ancestors(there).some((a) => a.ref === item.ref)) continue;
       yield {
         message: { id: 'item', params: { title: item.title, here: around.title, there: there.title } },
@@ -46,7 +54,12 @@ export const misfiled = defineCheck({
           { label: 'Stands in', value: [...facts.outline.path(item)].join(' › '), where: item.ref },
           { label: 'Names', value: there.title, where: there.ref },
         ],
-        remedy: { action: 'move', targets: [item.ref], params: { places: { [item.ref]: there.ref } }, kind: 'judgement' },
+        remedy: {
+          action: 'move',
+          targets: [item.ref],
+          params: { places: { [item.ref]: there.ref } },
+          kind: 'judgement',
+        },
       };
     }
   },

@@ -3,15 +3,41 @@ import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { mixedNaming } from './mixed-naming';
 
-const modules = (...titles: string[]) => (c: ShellComposer) => titles.forEach((t, k) => void c.page('P', `<p>${k}</p>`, { parent: c.module(t, { ref: `m${k + 1}` }) }));
+const modules =
+  (...titles: string[]) =>
+  (c: ShellComposer) =>
+    titles.forEach((t, k) => void c.page('P', `<p>${k}</p>`, { parent: c.module(t, { ref: `m${k + 1}` }) }));
 
 checkCases(mixedNaming as unknown as CheckRecord, {
   fires: [
-    { name: 'Week, Wk and W', build: modules('Week 1', 'Week 2: Flow', 'Wk 3: Bed', 'W4'), subjects: [['m3', 'm4']], expect: ([f]) => expect(f!.remedy).toMatchObject({ action: 'rename', params: { titles: { m3: 'Week 3: Bed', m4: 'Week 4' } } }) },
-    { name: 'figures and Roman', build: modules('Unit 1', 'Unit 2', 'Unit III'), subjects: [['m3']], expect: ([f]) => expect(f!.remedy!.params.titles).toEqual({ m3: 'Unit 3' }) },
-    { name: 'with and without a nought', build: modules('Week 01', 'Week 02', 'Week 3'), subjects: [['m3']], expect: ([f]) => expect(f!.remedy!.params.titles).toEqual({ m3: 'Week 03' }) },
+    {
+      name: 'Week, Wk and W',
+      build: modules('Week 1', 'Week 2: Flow', 'Wk 3: Bed', 'W4'),
+      subjects: [['m3', 'm4']],
+      expect: ([f]) =>
+        expect(f!.remedy).toMatchObject({
+          action: 'rename',
+          params: { titles: { m3: 'Week 3: Bed', m4: 'Week 4' } },
+        }),
+    },
+    {
+      name: 'figures and Roman',
+      build: modules('Unit 1', 'Unit 2', 'Unit III'),
+      subjects: [['m3']],
+      expect: ([f]) => expect(f!.remedy!.params.titles).toEqual({ m3: 'Unit 3' }),
+    },
+    {
+      name: 'with and without a nought',
+      build: modules('Week 01', 'Week 02', 'Week 3'),
+      subjects: [['m3']],
+      expect: ([f]) => expect(f!.remedy!.params.titles).toEqual({ m3: 'Week 03' }),
+    },
     { name: 'capitals', build: modules('WEEK 1', 'Week 2', 'Week 3'), subjects: [['m1']] },
-    { name: 'a number spelled out', build: modules('Module 1', 'Module 2', 'Module three'), subjects: [['m3']] },
+    {
+      name: 'a number spelled out',
+      build: modules('Module 1', 'Module 2', 'Module three'),
+      subjects: [['m3']],
+    },
     { name: 'Ch. and Chapter', build: modules('Chapter 1', 'Chapter 2', 'Ch 3'), subjects: [['m3']] },
   ],
   silent: [

@@ -10,10 +10,14 @@ export const numberGap = defineCheck({
   remedyKind: 'none',
   needs: ['series'],
   options: z.object({}),
-  messages: { one: '{label} {missing} is missing between “{before}” and “{after}”', many: '{label} {missing} are missing between “{before}” and “{after}”' },
+  messages: {
+    one: '{label} {missing} is missing between “{before}” and “{after}”',
+    many: '{label} {missing} are missing between “{before}” and “{after}”',
+  },
   things: ['neighbour of a missing number', 'neighbours of a missing number'],
   page: {
-    means: 'In a series of modules, or of three or more siblings that count, a number is missing between two neighbours.',
+    means:
+      'In a series of modules, or of three or more siblings that count, a number is missing between two neighbours.',
     why: 'Students look for Week 5 and think that something was not opened for them.',
     example: 'Week 4 is followed by Week 6: the week of the excursion was taken out.',
     remedy: 'Yours to choose: renumber what follows, or say why the number is missing.',
@@ -33,9 +37,18 @@ export const numberGap = defineCheck({
       const present = new Set(sorted.map((m) => m.label.numbers.join('.'))).size;
       if (missingInAll >= present) continue;
       for (const { before, after, missing } of gaps) {
-        const label = series.label === '#' ? 'Number' : series.label[0]!.toUpperCase() + series.label.slice(1);
+        const label =
+          series.label === '#' ? 'Number' : series.label[0]!.toUpperCase() + series.label.slice(1);
         yield {
-          message: { id: missing.length === 1 ? 'one' : 'many', params: { label, missing: missing.join(', '), before: before.item.title, after: after.item.title } },
+          message: {
+            id: missing.length === 1 ? 'one' : 'many',
+            params: {
+              label,
+              missing: missing.join(', '),
+              before: before.item.title,
+              after: after.item.title,
+            },
+          },
           subjects: [before, after].map((m) => ({ type: 'item', ref: m.item.ref })),
           evidence: [
             { label: 'Missing', value: missing.join(', '), where: after.item.ref },
@@ -53,5 +66,7 @@ function missingBetween(a: readonly number[], b: readonly number[]): string[] {
   if (a.length !== b.length || a.slice(0, -1).join('.') !== b.slice(0, -1).join('.')) return [];
   const [from, to] = [a.at(-1)!, b.at(-1)!];
   const stem = a.slice(0, -1);
-  return Array.from({ length: Math.max(0, Math.min(to - from - 1, 50)) }, (_, k) => [...stem, from + 1 + k].join('.'));
+  return Array.from({ length: Math.max(0, Math.min(to - from - 1, 50)) }, (_, k) =>
+    [...stem, from + 1 + k].join('.'),
+  );
 }

@@ -15,10 +15,12 @@ export const numberOrder = defineCheck({
   },
   things: ['numbered item out of order', 'numbered items out of order'],
   page: {
-    means: 'Siblings that count, such as Week 1, Week 2 or 2.1, 2.2, do not stand in the order of their numbers.',
+    means:
+      'Siblings that count, such as Week 1, Week 2 or 2.1, 2.2, do not stand in the order of their numbers.',
     why: 'Imports sort by the alphabet. Students open Week 10 after Week 1 and miss a deadline.',
     example: 'Week 1, Week 10, Week 11, Week 2: sorted by the alphabet on the way in.',
-    remedy: 'Sorts them by number in the places that they hold now; what stands between them stays where it is.',
+    remedy:
+      'Sorts them by number in the places that they hold now; what stands between them stays where it is.',
     notWhen: 'A number only stands twice, or the out-of-order part is an import that came again.',
   },
   notApplicable: () => null,
@@ -26,13 +28,20 @@ export const numberOrder = defineCheck({
     for (const series of facts.series) {
       const members = series.members.filter((m) => !facts.repeats.counterpart.has(m.item.ref));
       const first = firstOfEach(members);
-      if (first.length < 2 || first.every((m, i) => i === 0 || compareNumbers(first[i - 1]!.label.numbers, m.label.numbers) < 0)) continue;
+      if (
+        first.length < 2 ||
+        first.every((m, i) => i === 0 || compareNumbers(first[i - 1]!.label.numbers, m.label.numbers) < 0)
+      )
+        continue;
       const sorted = [...members].sort((a, b) => compareNumbers(a.label.numbers, b.label.numbers));
       const titles = members.map((m) => m.item.title.toLowerCase());
       const alphabetical = titles.every((t, i) => i === 0 || titles[i - 1]! <= t);
       const sequence = shorten(members.map((m) => m.label.numbers.join('.')));
       yield {
-        message: { id: alphabetical ? 'alphabet' : 'order', params: { count: members.length, where: kindWord(members), sequence } },
+        message: {
+          id: alphabetical ? 'alphabet' : 'order',
+          params: { count: members.length, where: kindWord(members), sequence },
+        },
         subjects: members.map((m) => ({ type: 'item', ref: m.item.ref })),
         evidence: [
           { label: 'Now', value: sequence, where: members[0]!.item.ref },
@@ -57,5 +66,9 @@ function firstOfEach(members: readonly SeriesMember[]): SeriesMember[] {
   });
 }
 
-const kindWord = (members: readonly SeriesMember[]) => (members.every((m) => m.item.kind === 'module') ? 'modules' : 'items');
-const shorten = (numbers: readonly string[]) => (numbers.length <= 16 ? numbers.join(', ') : `${numbers.slice(0, 15).join(', ')} and ${numbers.length - 15} more`);
+const kindWord = (members: readonly SeriesMember[]) =>
+  members.every((m) => m.item.kind === 'module') ? 'modules' : 'items';
+const shorten = (numbers: readonly string[]) =>
+  numbers.length <= 16
+    ? numbers.join(', ')
+    : `${numbers.slice(0, 15).join(', ')} and ${numbers.length - 15} more`;

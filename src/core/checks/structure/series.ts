@@ -28,7 +28,8 @@ export function findSeries(outline: Outline): Series[] {
       if (members) members.push({ item, label });
       else byLabel.set(key, [{ item, label }]);
     }
-    for (const members of byLabel.values()) if (members.length > 1) found.push({ parent, label: members[0]!.label.label, members });
+    for (const members of byLabel.values())
+      if (members.length > 1) found.push({ parent, label: members[0]!.label.label, members });
     for (const child of outline.children(parent)) visit(child.ref);
   };
   visit(null);

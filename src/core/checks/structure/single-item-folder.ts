@@ -17,7 +17,10 @@ export const singleItemFolder = defineCheck({
     remedy: 'Lifts the item out into the module around; the emptied folder goes.',
     notWhen: 'It stands at the top level, or holds two items or more.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => i.kind === 'module' && i.parent !== null) ? null : 'no module stands inside another'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => i.kind === 'module' && i.parent !== null)
+      ? null
+      : 'no module stands inside another',
   *find({ shell, facts }) {
     for (const folder of shell.items) {
       if (folder.kind !== 'module' || !folder.placed || folder.parent === null) continue;

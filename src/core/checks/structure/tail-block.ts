@@ -10,7 +10,9 @@ export const tailBlock = defineCheck({
   urgency: 'look-at',
   remedyKind: 'judgement',
   needs: ['series', 'outline'],
-  options: z.object({ together: z.int().min(2).default(3).describe('So many neighbours of one import count as a block') }),
+  options: z.object({
+    together: z.int().min(2).default(3).describe('So many neighbours of one import count as a block'),
+  }),
   messages: {
     modules: '{count} stand again after the end of the series: {titles}',
     loose: '{count} landed after the end of the series and belong into its modules: {titles}',
@@ -18,11 +20,15 @@ export const tailBlock = defineCheck({
   },
   things: ['item that landed at the end', 'items that landed at the end'],
   page: {
-    means: 'After the end of a numbered series of modules stand items that repeat its numbers, or a block that came in one import.',
+    means:
+      'After the end of a numbered series of modules stand items that repeat its numbers, or a block that came in one import.',
     why: 'Imports put everything at the bottom. Students who work in Week 4 never get there.',
-    example: 'Behind Week 16 stand “Week 4 quiz”, “Week 5 quiz” and “Week 6 quiz”, all of the import of 9 December.',
-    remedy: 'Moves each into the module whose number it has. Where the number is not told, the place is yours to choose.',
-    notWhen: 'They came with the same import as the series itself, or stand in a module of their own that has no number.',
+    example:
+      'Behind Week 16 stand “Week 4 quiz”, “Week 5 quiz” and “Week 6 quiz”, all of the import of 9 December.',
+    remedy:
+      'Moves each into the module whose number it has. Where the number is not told, the place is yours to choose.',
+    notWhen:
+      'They came with the same import as the series itself, or stand in a module of their own that has no number.',
   },
   notApplicable: () => null,
   *find({ facts, options }) {
@@ -41,10 +47,22 @@ export const tailBlock = defineCheck({
       const tail = again.filter(({ item }) => siblings.indexOf(item) > end);
       if (tail.length) {
         yield {
-          message: { id: 'modules', params: { count: plural(tail.length, 'module'), titles: names(tail.map((t) => t.item)) } },
+          message: {
+            id: 'modules',
+            params: { count: plural(tail.length, 'module'), titles: names(tail.map((t) => t.item)) },
+          },
           subjects: tail.map((t) => ({ type: 'item', ref: t.item.ref })),
-          evidence: tail.map((t) => ({ label: 'Belongs to', value: `${t.item.title} → ${t.into.title}`, where: t.item.ref })),
-          remedy: { action: 'merge', targets: tail.map((t) => t.item.ref), params: { with: Object.fromEntries(tail.map((t) => [t.item.ref, t.into.ref])) }, kind: 'judgement' },
+          evidence: tail.map((t) => ({
+            label: 'Belongs to',
+            value: `${t.item.title} → ${t.into.title}`,
+            where: t.item.ref,
+          })),
+          remedy: {
+            action: 'merge',
+            targets: tail.map((t) => t.item.ref),
+            params: { with: Object.fromEntries(tail.map((t) => [t.item.ref, t.into.ref])) },
+            kind: 'judgement',
+          },
           batch: `${series.parent ?? ''} modules`,
         };
       }
@@ -57,15 +75,31 @@ export const tailBlock = defineCheck({
       });
       if (numbered.length) {
         yield {
-          message: { id: 'loose', params: { count: plural(numbered.length, 'item'), titles: names(numbered.map((n) => n.item)) } },
+          message: {
+            id: 'loose',
+            params: { count: plural(numbered.length, 'item'), titles: names(numbered.map((n) => n.item)) },
+          },
           subjects: numbered.map((n) => ({ type: 'item', ref: n.item.ref })),
-          evidence: numbered.map((n) => ({ label: 'Belongs to', value: `${n.item.title} → ${n.into.title}`, where: n.item.ref })),
-          remedy: { action: 'move', targets: numbered.map((n) => n.item.ref), params: { places: Object.fromEntries(numbered.map((n) => [n.item.ref, n.into.ref])) }, kind: 'judgement' },
+          evidence: numbered.map((n) => ({
+            label: 'Belongs to',
+            value: `${n.item.title} → ${n.into.title}`,
+            where: n.item.ref,
+          })),
+          remedy: {
+            action: 'move',
+            targets: numbered.map((n) => n.item.ref),
+            params: { places: Object.fromEntries(numbered.map((n) => [n.item.ref, n.into.ref])) },
+            kind: 'judgement',
+          },
           batch: `${series.parent ?? ''} loose`,
         };
       }
       const told = new Set(numbered.map((n) => n.item));
-      for (const block of blocksOf(loose.filter((i) => !told.has(i)), usual, options.together))
+      for (const block of blocksOf(
+        loose.filter((i) => !told.has(i)),
+        usual,
+        options.together,
+      ))
         yield {
           message: { id: 'batch', params: { count: plural(block.length, 'item'), titles: names(block) } },
           subjects: block.map((i) => ({ type: 'item', ref: i.ref })),
@@ -98,4 +132,8 @@ function mostCommon(batches: readonly (string | null)[]): string | null {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
-const names = (items: readonly Item[]) => `${items.slice(0, 3).map((i) => `“${i.title}”`).join(', ')}${items.length > 3 ? ` and ${items.length - 3} more` : ''}`;
+const names = (items: readonly Item[]) =>
+  `${items
+    .slice(0, 3)
+    .map((i) => `“${i.title}”`)
+    .join(', ')}${items.length > 3 ? ` and ${items.length - 3} more` : ''}`;

@@ -18,9 +18,13 @@ export const exposedKey = defineCheck({
     file: 'Students can open the file “{title}”, whose name says that it is not for them',
     store: 'Students can see “{title}”, which the house rules name as a store of staff',
   },
-  things: ['thing not meant for students that they can reach', 'things not meant for students that they can reach'],
+  things: [
+    'thing not meant for students that they can reach',
+    'things not meant for students that they can reach',
+  ],
   page: {
-    means: 'A name says answer key, marking guide or instructor only, says solutions or key as a label, or carries a short mark of the house rules, and students can reach it.',
+    means:
+      'A name says answer key, marking guide or instructor only, says solutions or key as a label, or carries a short mark of the house rules, and students can reach it.',
     why: 'One student finds it, all have it, and the quiz is worth nothing.',
     example: '“Quiz 3 – Key” came along with the import and is shown.',
     remedy: 'Hides it; a file is made readable by staff only.',
@@ -30,12 +34,16 @@ export const exposedKey = defineCheck({
   *find({ shell, facts, rules }) {
     const doors = openDoors(shell, facts.outline, facts.links);
     const isKey = (name: string) => namesAnswers(name, rules.keyMarks);
-    const inStore = (item: Item) => facts.outline.ancestors(item).some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
+    const inStore = (item: Item) =>
+      facts.outline
+        .ancestors(item)
+        .some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
     const flagged = new Set<string>();
     for (const item of shell.items) {
       if (!doors.isOpen(item) || inStore(item)) continue;
       const store = item.kind === 'module' && fitsPattern(item.title, rules.staffStore);
-      if (!store && (!isKey(item.title) || facts.outline.ancestors(item).some((a) => flagged.has(a.ref)))) continue;
+      if (!store && (!isKey(item.title) || facts.outline.ancestors(item).some((a) => flagged.has(a.ref))))
+        continue;
       flagged.add(item.ref);
       yield {
         message: { id: store ? 'store' : 'item', params: { title: item.title } },
@@ -48,20 +56,31 @@ export const exposedKey = defineCheck({
       };
     }
     const reached = new Map<string, Item>();
-    for (const { from, edge } of doors.links) if (edge.to.startsWith('file:') && !inStore(from) && !reached.has(edge.to)) reached.set(edge.to, from);
+    for (const { from, edge } of doors.links)
+      if (edge.to.startsWith('file:') && !inStore(from) && !reached.has(edge.to)) reached.set(edge.to, from);
     for (const file of shell.files) {
       if (file.readableBy === 'staff' || !isKey(nameWords(file.path))) continue;
       const places = doors.placesOf(file.content).filter((i) => doors.isOpen(i) && !inStore(i));
       const from = reached.get(`file:${file.path}`) ?? places[0];
-      if (!from || flagged.has(from.ref) || facts.outline.ancestors(from).some((a) => flagged.has(a.ref))) continue;
+      if (!from || flagged.has(from.ref) || facts.outline.ancestors(from).some((a) => flagged.has(a.ref)))
+        continue;
       yield {
         message: { id: 'file', params: { title: file.path } },
         subjects: [{ type: 'file', ref: file.path }],
         evidence: [
           { label: 'Its name', value: file.path, where: file.path },
-          { label: 'Reached from', value: [...facts.outline.path(from), from.title].join(' › '), where: from.ref },
+          {
+            label: 'Reached from',
+            value: [...facts.outline.path(from), from.title].join(' › '),
+            where: from.ref,
+          },
         ],
-        remedy: { action: 'file-access', targets: [file.path], params: { readers: 'staff' }, kind: 'judgement' },
+        remedy: {
+          action: 'file-access',
+          targets: [file.path],
+          params: { readers: 'staff' },
+          kind: 'judgement',
+        },
       };
     }
   },

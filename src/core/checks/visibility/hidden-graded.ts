@@ -23,7 +23,10 @@ export const hiddenGraded = defineCheck({
   },
   notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
   *find({ shell, facts, rules }) {
-    const inStore = (item: (typeof shell.items)[number]) => [...facts.outline.ancestors(item), item].some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
+    const inStore = (item: (typeof shell.items)[number]) =>
+      [...facts.outline.ancestors(item), item].some(
+        (a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore),
+      );
     const columns = new Map(shell.gradeColumns.map((c) => [c.ref, c]));
     for (const [ref, activities] of activitiesByColumn(shell)) {
       const column = columns.get(ref)!;
@@ -33,12 +36,17 @@ export const hiddenGraded = defineCheck({
         const closed = hiddenAround(item, facts.outline);
         yield {
           message: { id: 'item', params: { title: item.title, points: column.points ?? 0 } },
-          subjects: [{ type: 'item', ref: item.ref }, { type: 'gradeColumn', ref: column.ref }],
+          subjects: [
+            { type: 'item', ref: item.ref },
+            { type: 'gradeColumn', ref: column.ref },
+          ],
           evidence: [
             { label: 'Students cannot see it', value: whyClosed(item, facts.outline), where: item.ref },
             { label: 'Grade column', value: `${column.title}, ${column.points} points`, where: column.ref },
           ],
-          remedy: closed.length ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' } : null,
+          remedy: closed.length
+            ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' }
+            : null,
         };
       }
     }

@@ -35,8 +35,17 @@ checkCases(hiddenItem as unknown as CheckRecord, {
       subjects: [['a']],
       expect: ([f]) => expect(f!.batch).toBe('copy of May'),
     },
-    { name: 'outside the outline, too', build: (c) => void c.discussion('D', '<p>x</p>', { outside: true, shown: false }), subjects: [['resource:r1']] },
-    { name: 'a staff module that no rule names', build: (c) => void c.module('For staff', { ref: 'm', shown: false }), subjects: [['m']], rules: { staffStore: ['Teaching team*'] } },
+    {
+      name: 'outside the outline, too',
+      build: (c) => void c.discussion('D', '<p>x</p>', { outside: true, shown: false }),
+      subjects: [['resource:r1']],
+    },
+    {
+      name: 'a staff module that no rule names',
+      build: (c) => void c.module('For staff', { ref: 'm', shown: false }),
+      subjects: [['m']],
+      rules: { staffStore: ['Teaching team*'] },
+    },
   ],
   silent: [
     { name: 'shown', build: (c) => void c.page('P', '<p>x</p>', { shown: true }) },
@@ -49,7 +58,14 @@ checkCases(hiddenItem as unknown as CheckRecord, {
       },
       rules: { staffStore: ['for staff*'] },
     },
-    { name: 'for instructors by its metadata, without a switch of its own', build: (c) => void [c.page('P', '<p>x</p>', { staffOnly: true }), c.page('Q', '<p>x</p>', { shown: true })] },
-    { name: 'closed by dates only', build: (c) => void c.page('P', '<p>x</p>', { shown: true, opens: '2030-01-01T00:00:00' as never }) },
+    {
+      name: 'for instructors by its metadata, without a switch of its own',
+      build: (c) =>
+        void [c.page('P', '<p>x</p>', { staffOnly: true }), c.page('Q', '<p>x</p>', { shown: true })],
+    },
+    {
+      name: 'closed by dates only',
+      build: (c) => void c.page('P', '<p>x</p>', { shown: true, opens: '2030-01-01T00:00:00' as never }),
+    },
   ],
 });

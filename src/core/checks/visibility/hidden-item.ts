@@ -27,19 +27,25 @@ export const hiddenItem = defineCheck({
     remedy: 'Yours to choose: show it, delete it, or leave it be because hiding it is intended.',
     notWhen: 'It stands inside another hidden module, or in a module for staff as the house rules name it.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => i.shown !== null) ? null : 'nobody told what is hidden: give a status sheet'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => i.shown !== null) ? null : 'nobody told what is hidden: give a status sheet',
   *find({ shell, facts, rules }) {
     const nodes = new Map(shell.items.map((i) => [`item:${i.ref}`, i]));
     const placesOf = new Map<string, Item[]>();
-    for (const item of shell.items)
-      if (item.content) collect(placesOf, `content:${item.content}`, item);
+    for (const item of shell.items) if (item.content) collect(placesOf, `content:${item.content}`, item);
     // What is shown inside is part of this, unless it is graded or linked: then it is a finding of its own.
-    const part = new Map(shadowedIn(shell, facts.outline, facts.links, rules.staffStore).map((g) => [g.container.ref, g.serious.length ? [] : g.items.map((i) => i.ref as string)]));
+    const part = new Map(
+      shadowedIn(shell, facts.outline, facts.links, rules.staffStore).map((g) => [
+        g.container.ref,
+        g.serious.length ? [] : g.items.map((i) => i.ref as string),
+      ]),
+    );
     for (const item of shell.items) {
       if (item.shown !== false) continue;
       const around = facts.outline.ancestors(item);
       if (around.some((a) => a.shown === false)) continue;
-      if ([...around, item].some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore))) continue;
+      if ([...around, item].some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore)))
+        continue;
       const inside = facts.outline.descendants(item.ref);
       const linkers = new Set<string>();
       for (const node of targetNodes(shell, item.content))
@@ -55,7 +61,11 @@ export const hiddenItem = defineCheck({
           : { id: 'item', params: { title: item.title } },
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
-          { label: 'Hidden since', value: since ? `${spellDate(dateOf(since))} or later` : 'not known', where: item.ref },
+          {
+            label: 'Hidden since',
+            value: since ? `${spellDate(dateOf(since))} or later` : 'not known',
+            where: item.ref,
+          },
           {
             label: 'Linked from',
             value: linkers.size ? [...linkers].map((t) => `“${t}”`).join(', ') : 'nowhere',

@@ -14,19 +14,27 @@ export const hiddenTarget = defineCheck({
   things: ['link to something students cannot open', 'links to something students cannot open'],
   counts: 'findings',
   page: {
-    means: 'An item that students see links to one that they cannot open, since it or something around it is hidden.',
+    means:
+      'An item that students see links to one that they cannot open, since it or something around it is hidden.',
     why: 'They click, get an error, and write to you.',
     example: 'Week 3 says “see the rating curve”, and the rating curve is hidden.',
     remedy: 'Shows what the link leads to. Otherwise take the link out.',
     notWhen: 'The target stands in a second place that is open, or outside the outline.',
   },
-  notApplicable: (shell) => (shell.items.some((i) => i.shown !== null || i.staffOnly) ? null : 'nobody told what is hidden: give a status sheet'),
+  notApplicable: (shell) =>
+    shell.items.some((i) => i.shown !== null || i.staffOnly)
+      ? null
+      : 'nobody told what is hidden: give a status sheet',
   *find({ shell, facts, rules }) {
     const doors = openDoors(shell, facts.outline, facts.links);
     const files = new Map(shell.files.map((f) => [f.path as string, f.content as string]));
     const seen = new Set<string>();
     for (const { from, edge } of doors.links) {
-      const content = edge.to.startsWith('content:') ? edge.to.slice(8) : edge.to.startsWith('file:') ? (files.get(edge.to.slice(5)) ?? null) : null;
+      const content = edge.to.startsWith('content:')
+        ? edge.to.slice(8)
+        : edge.to.startsWith('file:')
+          ? (files.get(edge.to.slice(5)) ?? null)
+          : null;
       if (content === null || content === from.content) continue;
       const places = doors.placesOf(content).filter((i) => i.placed);
       const target = places[0];
@@ -41,14 +49,34 @@ export const hiddenTarget = defineCheck({
       const closed = answers ? [] : hiddenAround(target, facts.outline);
       yield {
         message: { id: 'link', params: { from: from.title, to: target.title } },
-        subjects: [{ type: 'item', ref: from.ref }, { type: 'item', ref: target.ref }],
-        evidence: [
-          { label: 'Links from', value: [...facts.outline.path(from), from.title].join(' › '), where: from.ref },
-          { label: 'Leads to', value: [...facts.outline.path(target), target.title].join(' › '), where: target.ref },
-          { label: 'Students cannot open it', value: whyClosed(target, facts.outline) },
-          ...(answers ? [{ label: 'Its name', value: 'says that it holds answers, so showing it is not proposed; take the link out' }] : []),
+        subjects: [
+          { type: 'item', ref: from.ref },
+          { type: 'item', ref: target.ref },
         ],
-        remedy: closed.length ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' } : null,
+        evidence: [
+          {
+            label: 'Links from',
+            value: [...facts.outline.path(from), from.title].join(' › '),
+            where: from.ref,
+          },
+          {
+            label: 'Leads to',
+            value: [...facts.outline.path(target), target.title].join(' › '),
+            where: target.ref,
+          },
+          { label: 'Students cannot open it', value: whyClosed(target, facts.outline) },
+          ...(answers
+            ? [
+                {
+                  label: 'Its name',
+                  value: 'says that it holds answers, so showing it is not proposed; take the link out',
+                },
+              ]
+            : []),
+        ],
+        remedy: closed.length
+          ? { action: 'show', targets: closed.map((i) => i.ref), params: {}, kind: 'judgement' }
+          : null,
       };
     }
   },

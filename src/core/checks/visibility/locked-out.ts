@@ -37,10 +37,22 @@ export const lockedOut = defineCheck({
         for (const i of chain) told.add(i.ref);
         const last = chain.at(-1)!;
         yield {
-          message: { id: 'circle', params: { title: item.title, chain: [...chain, item].map((i) => i.title).join(' → ') } },
+          message: {
+            id: 'circle',
+            params: { title: item.title, chain: [...chain, item].map((i) => i.title).join(' → ') },
+          },
           subjects: chain.map((i) => ({ type: 'item', ref: i.ref })),
-          evidence: chain.map((i, k) => ({ label: 'Requires', value: `${i.title} → ${(chain[k + 1] ?? item).title}`, where: i.ref })),
-          remedy: { action: 'drop-requirement', targets: [last.ref], params: { requirements: { [last.ref]: [item.ref] } }, kind: 'judgement' },
+          evidence: chain.map((i, k) => ({
+            label: 'Requires',
+            value: `${i.title} → ${(chain[k + 1] ?? item).title}`,
+            where: i.ref,
+          })),
+          remedy: {
+            action: 'drop-requirement',
+            targets: [last.ref],
+            params: { requirements: { [last.ref]: [item.ref] } },
+            kind: 'judgement',
+          },
           about: 'circle',
           batch: chain[0]!.ref,
         };
@@ -55,10 +67,21 @@ export const lockedOut = defineCheck({
       if (!unmet.length) continue;
       const named = unmet.find((u) => u.first);
       yield {
-        message: named?.first ? { id: 'closed', params: { title: item.title, first: named.first.title } } : { id: 'missing', params: { title: item.title } },
+        message: named?.first
+          ? { id: 'closed', params: { title: item.title, first: named.first.title } }
+          : { id: 'missing', params: { title: item.title } },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: unmet.map((u) => ({ label: 'Requires', value: `${u.first?.title ?? u.ref}: ${u.why}`, where: u.first?.ref ?? item.ref })),
-        remedy: { action: 'drop-requirement', targets: [item.ref], params: { requirements: { [item.ref]: unmet.map((u) => u.ref) } }, kind: 'judgement' },
+        evidence: unmet.map((u) => ({
+          label: 'Requires',
+          value: `${u.first?.title ?? u.ref}: ${u.why}`,
+          where: u.first?.ref ?? item.ref,
+        })),
+        remedy: {
+          action: 'drop-requirement',
+          targets: [item.ref],
+          params: { requirements: { [item.ref]: unmet.map((u) => u.ref) } },
+          kind: 'judgement',
+        },
       };
     }
   },
@@ -66,11 +89,16 @@ export const lockedOut = defineCheck({
 
 /** Items that may be part of a circle: what is left when those that require nothing more, or that nothing more requires, are taken away again and again. */
 function mayCircle(items: readonly Item[], byRef: ReadonlyMap<ItemRef, Item>): Set<Item> {
-  const next = new Map<Item, Item[]>(items.map((i) => [i, i.requires.map((r) => byRef.get(r)).filter((x) => x !== undefined)]));
+  const next = new Map<Item, Item[]>(
+    items.map((i) => [i, i.requires.map((r) => byRef.get(r)).filter((x) => x !== undefined)]),
+  );
   const back = new Map<Item, Item[]>(items.map((i) => [i, []]));
   for (const [item, firsts] of next) for (const first of firsts) back.get(first)!.push(item);
   const left = new Set(items);
-  for (const [ways, others] of [[next, back], [back, next]] as const) {
+  for (const [ways, others] of [
+    [next, back],
+    [back, next],
+  ] as const) {
     const open = new Map([...left].map((i) => [i, ways.get(i)!.filter((x) => left.has(x)).length]));
     const free = [...left].filter((i) => open.get(i) === 0);
     for (let item = free.pop(); item; item = free.pop()) {

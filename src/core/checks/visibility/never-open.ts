@@ -18,13 +18,19 @@ export const neverOpen = defineCheck({
   },
   things: ['item that never opens', 'items that never open'],
   page: {
-    means: 'An item is shown, and its dates never let a student in during the term: it opens after it, closed before it, or closes before it opens.',
+    means:
+      'An item is shown, and its dates never let a student in during the term: it opens after it, closed before it, or closes before it opens.',
     why: 'It looks ready in your list. For students it does not exist.',
     example: 'The check of Week 5 closed on 28 September 2025.',
     remedy: 'Moves the dates to the same week and weekday of this term, where the previous term is known.',
     notWhen: 'It is hidden, or has no such dates.',
   },
-  notApplicable: (shell) => (!shell.items.some((i) => i.opens ?? i.closes) ? 'nothing opens or closes by a date' : shell.term.start || shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    !shell.items.some((i) => i.opens ?? i.closes)
+      ? 'nothing opens or closes by a date'
+      : shell.term.start || shell.term.end
+        ? null
+        : 'the term’s dates are not known',
   *find({ shell, facts }) {
     for (const item of shell.items) {
       if (!facts.outline.isShown(item)) continue;
@@ -36,11 +42,37 @@ export const neverOpen = defineCheck({
         message: { id: kind, params: { title: item.title, date: spellDate(dateOf(decisive)) } },
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
-          ...(item.opens ? [{ label: 'Opens', value: `${spellDate(dateOf(item.opens))}, ${timeOf(item.opens)}`, where: item.ref }] : []),
-          ...(item.closes ? [{ label: 'Closes', value: `${spellDate(dateOf(item.closes))}, ${timeOf(item.closes)}`, where: item.ref }] : []),
-          { label: 'Term', value: `${shell.term.start ? spellDate(shell.term.start) : 'unknown'} to ${shell.term.end ? spellDate(shell.term.end) : 'unknown'}` },
+          ...(item.opens
+            ? [
+                {
+                  label: 'Opens',
+                  value: `${spellDate(dateOf(item.opens))}, ${timeOf(item.opens)}`,
+                  where: item.ref,
+                },
+              ]
+            : []),
+          ...(item.closes
+            ? [
+                {
+                  label: 'Closes',
+                  value: `${spellDate(dateOf(item.closes))}, ${timeOf(item.closes)}`,
+                  where: item.ref,
+                },
+              ]
+            : []),
+          {
+            label: 'Term',
+            value: `${shell.term.start ? spellDate(shell.term.start) : 'unknown'} to ${shell.term.end ? spellDate(shell.term.end) : 'unknown'}`,
+          },
         ],
-        remedy: dates ? { action: 're-date', targets: [item.ref], params: { dates: { [item.ref]: dates } }, kind: 'judgement' } : null,
+        remedy: dates
+          ? {
+              action: 're-date',
+              targets: [item.ref],
+              params: { dates: { [item.ref]: dates } },
+              kind: 'judgement',
+            }
+          : null,
       };
     }
   },

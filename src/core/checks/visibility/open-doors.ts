@@ -1,4 +1,11 @@
-import { contentNode, fileNode, filesByContent, type AddressEdge, type LinkGraph, type NodeKey } from '@/core/links/graph';
+import {
+  contentNode,
+  fileNode,
+  filesByContent,
+  type AddressEdge,
+  type LinkGraph,
+  type NodeKey,
+} from '@/core/links/graph';
 import type { Content, Item, Shell } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
 
@@ -26,17 +33,24 @@ export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): Ope
   const contents = new Map(shell.contents.map((c) => [c.id, c]));
   const staff = (content: Content | undefined) => content?.staffOnly ?? false;
   const homes = new Set(shell.homePages.filter((h) => h.inUse === true).map((h) => h.ref));
-  const isOpen = (item: Item) => (item.placed || item.kind === 'announcement' || homes.has(item.ref)) && outline.isShown(item) && !staff(item.content ? contents.get(item.content) : undefined);
+  const isOpen = (item: Item) =>
+    (item.placed || item.kind === 'announcement' || homes.has(item.ref)) &&
+    outline.isShown(item) &&
+    !staff(item.content ? contents.get(item.content) : undefined);
   const owned = filesByContent(shell);
   const links: { from: Item; edge: AddressEdge }[] = [];
   const seen = new Set<NodeKey>();
   for (const item of shell.items) {
     if (!item.content || !isOpen(item)) continue;
-    const nodes = [contentNode(item.content), ...(owned.get(item.content) ?? []).map((f) => fileNode(f.path))];
+    const nodes = [
+      contentNode(item.content),
+      ...(owned.get(item.content) ?? []).map((f) => fileNode(f.path)),
+    ];
     for (const node of nodes) {
       if (seen.has(node)) continue;
       seen.add(node);
-      for (const edge of graph.outgoing.get(node) ?? []) if (edge.kind === 'address') links.push({ from: item, edge });
+      for (const edge of graph.outgoing.get(node) ?? [])
+        if (edge.kind === 'address') links.push({ from: item, edge });
     }
   }
   const doors: OpenDoors = { isOpen, placesOf: (content) => places.get(content) ?? [], links };
@@ -53,4 +67,5 @@ export function whyClosed(item: Item, outline: Outline): string {
 }
 
 /** The items whose own switches hide something: showing all of them opens it. */
-export const hiddenAround = (item: Item, outline: Outline): Item[] => [...outline.ancestors(item), item].filter((i) => i.shown === false);
+export const hiddenAround = (item: Item, outline: Outline): Item[] =>
+  [...outline.ancestors(item), item].filter((i) => i.shown === false);

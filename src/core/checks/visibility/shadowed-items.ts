@@ -13,7 +13,12 @@ export interface ShadowedGroup {
   readonly serious: readonly { readonly item: Item; readonly graded: boolean }[];
 }
 
-export function shadowedIn(shell: Shell, outline: Outline, graph: LinkGraph, staffStore: readonly string[]): ShadowedGroup[] {
+export function shadowedIn(
+  shell: Shell,
+  outline: Outline,
+  graph: LinkGraph,
+  staffStore: readonly string[],
+): ShadowedGroup[] {
   const doors = openDoors(shell, outline, graph);
   const linked = new Set<Item>();
   for (const { edge } of doors.links) {
@@ -30,7 +35,9 @@ export function shadowedIn(shell: Shell, outline: Outline, graph: LinkGraph, sta
     const items = outline.descendants(container.ref).filter((i) => i.shown !== false && !i.staffOnly);
     if (!items.length) continue;
     const serious = items.flatMap((item) => {
-      const counts = graded.has(item) || ((pointsOf(shell, item) ?? 0) > 0 && (item.kind === 'assignment' || item.kind === 'quiz'));
+      const counts =
+        graded.has(item) ||
+        ((pointsOf(shell, item) ?? 0) > 0 && (item.kind === 'assignment' || item.kind === 'quiz'));
       return counts ? [{ item, graded: true }] : linked.has(item) ? [{ item, graded: false }] : [];
     });
     groups.push({ container, items, serious });

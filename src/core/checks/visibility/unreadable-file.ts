@@ -19,9 +19,14 @@ export const unreadableFile = defineCheck({
     remedy: 'Lets students read the file.',
     notWhen: 'Only hidden items use it, or who can read it is not known.',
   },
-  notApplicable: (shell) => (shell.files.some((f) => f.readableBy !== null) ? null : 'nobody told who can read the files: give a status sheet'),
+  notApplicable: (shell) =>
+    shell.files.some((f) => f.readableBy !== null)
+      ? null
+      : 'nobody told who can read the files: give a status sheet',
   *find({ shell, facts }) {
-    const staff = new Map(shell.files.filter((f) => f.readableBy === 'staff').map((f) => [`file:${f.path}`, f]));
+    const staff = new Map(
+      shell.files.filter((f) => f.readableBy === 'staff').map((f) => [`file:${f.path}`, f]),
+    );
     if (!staff.size) return;
     const doors = openDoors(shell, facts.outline, facts.links);
     const users = new Map<string, Map<string, string>>();
@@ -31,22 +36,40 @@ export const unreadableFile = defineCheck({
       map.set(ref, title);
     };
     for (const { from, edge } of doors.links) if (staff.has(edge.to)) note(edge.to, from.ref, from.title);
-    for (const [node, file] of staff) for (const place of doors.placesOf(file.content)) if (doors.isOpen(place)) note(node, place.ref, place.title);
+    for (const [node, file] of staff)
+      for (const place of doors.placesOf(file.content))
+        if (doors.isOpen(place)) note(node, place.ref, place.title);
     // A style sheet's own pictures are needed by every page that uses the sheet.
     for (const item of shell.items) {
       if (!item.content || !doors.isOpen(item)) continue;
       for (const sheet of facts.links.outgoing.get(contentNode(item.content)) ?? [])
-        if (sheet.to.endsWith('.css')) for (const edge of facts.links.outgoing.get(sheet.to) ?? []) if (staff.has(edge.to)) note(edge.to, item.ref, item.title);
+        if (sheet.to.endsWith('.css'))
+          for (const edge of facts.links.outgoing.get(sheet.to) ?? [])
+            if (staff.has(edge.to)) note(edge.to, item.ref, item.title);
     }
     for (const [node, file] of staff) {
       const by = users.get(node);
       if (!by) continue;
       const titles = [...by.values()];
       yield {
-        message: { id: 'file', params: { name: file.path, users: titles.length === 1 ? `“${titles[0]}”` : `${titles.length} items` } },
+        message: {
+          id: 'file',
+          params: {
+            name: file.path,
+            users: titles.length === 1 ? `“${titles[0]}”` : `${titles.length} items`,
+          },
+        },
         subjects: [{ type: 'file', ref: file.path }],
-        evidence: [{ label: 'Readable by', value: 'staff', where: file.path }, ...[...by].slice(0, 12).map(([ref, title]) => ({ label: 'Needed by', value: title, where: ref }))],
-        remedy: { action: 'file-access', targets: [file.path], params: { readers: 'all' }, kind: 'judgement' },
+        evidence: [
+          { label: 'Readable by', value: 'staff', where: file.path },
+          ...[...by].slice(0, 12).map(([ref, title]) => ({ label: 'Needed by', value: title, where: ref })),
+        ],
+        remedy: {
+          action: 'file-access',
+          targets: [file.path],
+          params: { readers: 'all' },
+          kind: 'judgement',
+        },
       };
     }
   },

@@ -9,7 +9,11 @@ const template = (more: (c: ShellComposer) => void = () => undefined, prefix = '
   const c = new ShellComposer({ ref: shellRef('t'), title: 'Template' });
   c.module('About every course', { ref: `${prefix}about` });
   c.file('logo.png', 'a logo');
-  c.page('Honest work', '<p>What you hand in under your name is yours.</p>', { ref: `${prefix}honest`, parent: `${prefix}about`, path: `${prefix || 'x'}/honest.html` });
+  c.page('Honest work', '<p>What you hand in under your name is yours.</p>', {
+    ref: `${prefix}honest`,
+    parent: `${prefix}about`,
+    path: `${prefix || 'x'}/honest.html`,
+  });
   more(c);
   return c.shell();
 };
@@ -25,10 +29,14 @@ test.each<[string, (c: ShellComposer) => void]>([
   ['a module of its own', (c) => void c.module('Week 1')],
   ['a file of its own', (c) => void c.file('own.png', 'another picture')],
   ['a changed statement', (c) => void c.page('Honest work', '<p>What you hand in is ours.</p>')],
-])('%s makes it more', (_, more) => expect(takeInventory(against(template(more))).verdict).toBe('has-content'));
+])('%s makes it more', (_, more) =>
+  expect(takeInventory(against(template(more))).verdict).toBe('has-content'),
+);
 
 test('an event makes it more, a missing statement does not', () => {
-  expect(onlyBaseline({ ...against(template()), events: [event('e', 'Talk', '2027-02-01T10:00:00')] })).toBe(false);
+  expect(onlyBaseline({ ...against(template()), events: [event('e', 'Talk', '2027-02-01T10:00:00')] })).toBe(
+    false,
+  );
   expect(onlyBaseline(against({ ...template(), items: template().items.slice(0, 1) }))).toBe(true);
 });
 

@@ -9,6 +9,13 @@ export interface ActionResult {
 
 /** The refs of what replacing edits changed. */
 export const changedRefs = (edits: readonly Edit[]): Set<string> =>
-  new Set(edits.flatMap((e) => (e.op === 'replace' ? ['path' in e.before ? e.before.path : 'ref' in e.before ? e.before.ref : ''] : [])));
+  new Set(
+    edits.flatMap((e) =>
+      e.op === 'replace' ? ['path' in e.before ? e.before.path : 'ref' in e.before ? e.before.ref : ''] : [],
+    ),
+  );
 
-export const changing = (edits: readonly Edit[], blocked: ReadonlyMap<string, string> = new Map()): ActionResult => ({ edits, done: changedRefs(edits), blocked });
+export const changing = (
+  edits: readonly Edit[],
+  blocked: ReadonlyMap<string, string> = new Map(),
+): ActionResult => ({ edits, done: changedRefs(edits), blocked });

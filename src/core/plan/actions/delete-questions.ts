@@ -5,14 +5,22 @@ import { replacements } from '../edits';
 import type { ActionResult } from './action-result';
 
 /** Takes questions out of quizzes and banks by their idents; where two share one, the later goes first. */
-export function deleteQuestions(shell: Shell, targets: ReadonlySet<string>, idents: readonly string[]): ActionResult {
+export function deleteQuestions(
+  shell: Shell,
+  targets: ReadonlySet<string>,
+  idents: readonly string[],
+): ActionResult {
   const outline = outlineOf(shell);
   const owners = new Map<string, string>();
   const blocked = new Map<string, string>();
   for (const ref of targets) {
     const item = outline.byRef.get(ref as ItemRef);
     const content = item?.content ?? shell.banks.find((b) => b.ref === ref)?.content;
-    if ((item?.studentWork ?? 0) > 0) blocked.set(ref, `“${item?.title}” has ${item?.studentWork} pieces of student work, which its questions belong to; leave it as it is`);
+    if ((item?.studentWork ?? 0) > 0)
+      blocked.set(
+        ref,
+        `“${item?.title}” has ${item?.studentWork} pieces of student work, which its questions belong to; leave it as it is`,
+      );
     else if (content) owners.set(content, ref);
   }
   const done = new Set<string>();
@@ -45,9 +53,16 @@ function without(content: Content, idents: readonly string[]): Content {
   const place = new Map<number, number>();
   content.texts.forEach((_, i) => !gone.has(i) && place.set(i, place.size));
   const shift = (list: readonly number[]) => list.map((i) => place.get(i)!);
-  const questions = keep.map(({ question: q }) => ({ ...q, stem: shift(q.stem), answers: q.answers.map((a) => ({ ...a, text: shift(a.text) })) }));
+  const questions = keep.map(({ question: q }) => ({
+    ...q,
+    stem: shift(q.stem),
+    answers: q.answers.map((a) => ({ ...a, text: shift(a.text) })),
+  }));
   const keys = content.answerKey.split(';');
-  const answerKey = keys.length === content.questions.length ? keys.filter((_, i) => staying.has(i)).join(';') : content.answerKey;
+  const answerKey =
+    keys.length === content.questions.length
+      ? keys.filter((_, i) => staying.has(i)).join(';')
+      : content.answerKey;
   const weights = questions.map((q) => q.points).filter((p) => p !== null);
   return {
     ...content,

@@ -24,7 +24,9 @@ export function moveItems(shell: Shell, step: Step): MoveResult {
   const roots = step.targets
     .map((ref) => outline.byRef.get(ref as ItemRef)!)
     .filter((item) => !outline.ancestors(item).some((a) => moving.has(a.ref)));
-  const going = new Set<ItemRef>(roots.flatMap((r) => [r.ref, ...outline.descendants(r.ref).map((d) => d.ref)]));
+  const going = new Set<ItemRef>(
+    roots.flatMap((r) => [r.ref, ...outline.descendants(r.ref).map((d) => d.ref)]),
+  );
   if (into !== null && going.has(into)) return { blocked: `“${target?.title}” can’t be moved into itself` };
   if (before !== null && (going.has(before) || outline.byRef.get(before)?.parent !== into))
     return { blocked: 'the item to stand before is not in that module; choose another place' };
@@ -33,7 +35,8 @@ export function moveItems(shell: Shell, step: Step): MoveResult {
   const block: Item[] = roots.flatMap((r) => [{ ...r, parent: into }, ...outline.descendants(r.ref)]);
   const at = placeIn(rest, into, before);
   const next = [...rest.slice(0, at), ...block, ...rest.slice(at)];
-  if (next.every((item, i) => item.ref === shell.items[i]?.ref && item.parent === shell.items[i]?.parent)) return { edits: [] };
+  if (next.every((item, i) => item.ref === shell.items[i]?.ref && item.parent === shell.items[i]?.parent))
+    return { edits: [] };
   const old = shell.items.map((item, i) => ({ item, i })).filter(({ item }) => going.has(item.ref));
   return {
     edits: [

@@ -17,7 +17,11 @@ export function sortItems(shell: Shell, targets: readonly string[]): ActionResul
   const members = targets.map((ref) => outline.byRef.get(ref as ItemRef)).filter((i) => i !== undefined);
   const parent = members[0]?.parent;
   if (members.length !== targets.length || members.some((m) => !m.placed || m.parent !== parent))
-    return { edits: [], done: new Set(), blocked: new Map(targets.map((t) => [t, 'they do not stand side by side any more; sort by hand'])) };
+    return {
+      edits: [],
+      done: new Set(),
+      blocked: new Map(targets.map((t) => [t, 'they do not stand side by side any more; sort by hand'])),
+    };
   const chosen = new Set(members);
   const siblings = outline.children(parent ?? null);
   const runs = new Map<Item, Item[]>();
@@ -28,7 +32,10 @@ export function sortItems(shell: Shell, targets: readonly string[]): ActionResul
         if (next.kind === 'heading' || next.kind === 'module' || chosen.has(next)) break;
         run.push(next);
       }
-    runs.set(member, run.flatMap((i) => blockOf(shell, i)));
+    runs.set(
+      member,
+      run.flatMap((i) => blockOf(shell, i)),
+    );
   }
   const moving = new Set([...runs.values()].flat());
   const starts = new Set(members);
@@ -53,7 +60,8 @@ export function liftOut(shell: Shell, targets: readonly string[]): ActionResult 
   const byParent = new Map<ItemRef, string[]>();
   for (const ref of targets) {
     const item = outlineOf(shell).byRef.get(ref as ItemRef);
-    if (!item?.placed || item.parent === null) blocked.set(ref, `“${item?.title ?? ref}” stands in no module`);
+    if (!item?.placed || item.parent === null)
+      blocked.set(ref, `“${item?.title ?? ref}” stands in no module`);
     else collect(byParent, item.parent, ref);
   }
   for (const [parentRef, refs] of byParent) {
@@ -64,7 +72,9 @@ export function liftOut(shell: Shell, targets: readonly string[]): ActionResult 
     const moving = new Set(lifted.flatMap((i) => blockOf(now, i)));
     const whole = new Set(blockOf(now, parent));
     const emptied = outline.children(parentRef).length === lifted.length && parent.content === null;
-    const block = lifted.flatMap((i) => blockOf(now, i).map((x) => (x === i ? { ...x, parent: parent.parent } : x)));
+    const block = lifted.flatMap((i) =>
+      blockOf(now, i).map((x) => (x === i ? { ...x, parent: parent.parent } : x)),
+    );
     const next: Item[] = [];
     let placed = false;
     const put = () => {
@@ -92,7 +102,11 @@ export function liftOut(shell: Shell, targets: readonly string[]): ActionResult 
 }
 
 /** Places what stands outside the outline into a module's end (null: the end of the outline). It gets an identifier of its own there. */
-export function placeItems(shell: Shell, targets: readonly string[], places: Readonly<Record<string, string | null>>): ActionResult {
+export function placeItems(
+  shell: Shell,
+  targets: readonly string[],
+  places: Readonly<Record<string, string | null>>,
+): ActionResult {
   let now = shell;
   const edits: Edit[] = [];
   const blocked = new Map<string, string>();
@@ -102,8 +116,10 @@ export function placeItems(shell: Shell, targets: readonly string[], places: Rea
     const item = outline.byRef.get(ref as ItemRef);
     const into = places[ref] ?? null;
     const goal = into === null ? null : outline.byRef.get(into as ItemRef);
-    if (!item || item.placed || item.content === null) blocked.set(ref, `“${item?.title ?? ref}” does not stand outside the outline`);
-    else if (into !== null && (!goal || goal.kind !== 'module')) blocked.set(ref, `the module to place “${item.title}” in is not in this shell; choose another`);
+    if (!item || item.placed || item.content === null)
+      blocked.set(ref, `“${item?.title ?? ref}” does not stand outside the outline`);
+    else if (into !== null && (!goal || goal.kind !== 'module'))
+      blocked.set(ref, `the module to place “${item.title}” in is not in this shell; choose another`);
     else {
       const fresh = freshRef(outline.byRef, item.content);
       const placed: Item = { ...item, ref: fresh, placed: true, parent: into as ItemRef | null };
@@ -114,7 +130,11 @@ export function placeItems(shell: Shell, targets: readonly string[], places: Rea
       const made = rearranged(now, [...rest.slice(0, at), placed, ...rest.slice(at)]);
       const follow = applyEdits(now, made);
       const others = [
-        ...replacements(follow, 'items', (i) => (i.requires.some((r) => r === item.ref) ? { ...i, requires: i.requires.map((r) => (r === item.ref ? fresh : r)) } : i)),
+        ...replacements(follow, 'items', (i) =>
+          i.requires.some((r) => r === item.ref)
+            ? { ...i, requires: i.requires.map((r) => (r === item.ref ? fresh : r)) }
+            : i,
+        ),
         ...replacements(follow, 'homePages', (h) => (h.ref === item.ref ? { ...h, ref: fresh } : h)),
       ];
       edits.push(...made, ...others);
@@ -142,11 +162,20 @@ export function mergeModules(shell: Shell, pairs: ReadonlyMap<string, string>): 
   for (const [from, to] of pairs) {
     const outline = outlineOf(now);
     const [source, goal] = [outline.byRef.get(from as ItemRef), outline.byRef.get(to as ItemRef)];
-    if (!source || !goal || source === goal || goal.kind !== 'module' || source.content !== null || blockOf(now, source).includes(goal)) {
+    if (
+      !source ||
+      !goal ||
+      source === goal ||
+      goal.kind !== 'module' ||
+      source.content !== null ||
+      blockOf(now, source).includes(goal)
+    ) {
       blocked.set(from, 'the module to become a part of is not there, or stands inside; choose another');
       continue;
     }
-    const inside = outline.descendants(source.ref).map((i) => (i.parent === source.ref ? { ...i, parent: goal.ref } : i));
+    const inside = outline
+      .descendants(source.ref)
+      .map((i) => (i.parent === source.ref ? { ...i, parent: goal.ref } : i));
     const moving = new Set<Item>(blockOf(now, source));
     const rest = now.items.filter((i) => !moving.has(i));
     const last = [...blockOf(now, goal)].filter((i) => !moving.has(i)).at(-1)!;

@@ -66,7 +66,8 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
     let made = text;
     for (const edge of [...edges].sort((a, b) => b.start - a.start)) {
       const raw = made.slice(edge.start, edge.end);
-      made = made.slice(0, edge.start) + spellAddress(goals.get(edge.to)!, at, edge, raw) + made.slice(edge.end);
+      made =
+        made.slice(0, edge.start) + spellAddress(goals.get(edge.to)!, at, edge, raw) + made.slice(edge.end);
     }
     return made;
   };
@@ -78,7 +79,11 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
     if (!edges.length && dependencies === content.dependencies) return content;
     if (edges.length) rewritten.set(`content:${content.id}`, edges.length);
     const texts = content.texts.map((text, i) =>
-      rewriteText(text, content.textPath!, edges.filter((e) => e.text === i)),
+      rewriteText(
+        text,
+        content.textPath!,
+        edges.filter((e) => e.text === i),
+      ),
     );
     return { ...content, texts: edges.length ? texts : content.texts, dependencies };
   };
@@ -102,9 +107,14 @@ export function relink(shell: Shell, pairs: ReadonlyMap<string, string>): Relink
       const requires = item.requires.some((r) => pairs.has(r))
         ? [...new Set(item.requires.map((r) => (pairs.get(r) ?? r) as ItemRef))].filter((r) => r !== item.ref)
         : item.requires;
-      if (requires !== item.requires) for (const r of item.requires) if (pairs.has(r)) note(r, `item:${item.ref}`);
-      const content = item.content && item.kind === 'file' ? (fileContents.get(item.content) ?? item.content) : item.content;
-      if (content !== item.content && item.content) note(pairOfContent.get(item.content) ?? '', `item:${item.ref}`);
+      if (requires !== item.requires)
+        for (const r of item.requires) if (pairs.has(r)) note(r, `item:${item.ref}`);
+      const content =
+        item.content && item.kind === 'file'
+          ? (fileContents.get(item.content) ?? item.content)
+          : item.content;
+      if (content !== item.content && item.content)
+        note(pairOfContent.get(item.content) ?? '', `item:${item.ref}`);
       return requires === item.requires && content === item.content ? item : { ...item, requires, content };
     }),
   ];
@@ -122,10 +132,17 @@ function makeLookup(shell: Shell): (ref: string) => Target | null {
     if (item) {
       const content = item.content ? contents.get(item.content) : undefined;
       if (!content) return { nodes: [], path: null, content: null, isFile: false };
-      const nodes: NodeKey[] = [`content:${content.id}`, ...(owned.get(content.id) ?? []).filter((f) => content.kind === 'file' || f.path === content.href).map((f) => fileNode(f.path))];
+      const nodes: NodeKey[] = [
+        `content:${content.id}`,
+        ...(owned.get(content.id) ?? [])
+          .filter((f) => content.kind === 'file' || f.path === content.href)
+          .map((f) => fileNode(f.path)),
+      ];
       return { nodes, path: content.href ?? content.textPath, content: content.id, isFile: false };
     }
     const file = files.get(ref);
-    return file ? { nodes: [fileNode(file.path)], path: file.path, content: file.content, isFile: true } : null;
+    return file
+      ? { nodes: [fileNode(file.path)], path: file.path, content: file.content, isFile: true }
+      : null;
   };
 }

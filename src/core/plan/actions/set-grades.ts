@@ -5,7 +5,11 @@ import { changing, type ActionResult } from './action-result';
 /** Puts grade columns into other categories. */
 export function setCategories(shell: Shell, categories: Readonly<Record<string, string>>): ActionResult {
   const known = new Map(shell.gradeCategories.map((c) => [c.ref as string, c.ref]));
-  const blocked = new Map(Object.entries(categories).flatMap(([column, to]) => (known.has(to) ? [] : [[column, `the category “${to}” is not in this shell; choose another`] as const])));
+  const blocked = new Map(
+    Object.entries(categories).flatMap(([column, to]) =>
+      known.has(to) ? [] : [[column, `the category “${to}” is not in this shell; choose another`] as const],
+    ),
+  );
   const edits = replacements(shell, 'gradeColumns', (column) => {
     const to = known.get(categories[column.ref] ?? '');
     return to && column.category !== to ? { ...column, category: to } : column;
@@ -20,7 +24,8 @@ export function mergeCategories(shell: Shell, pairs: ReadonlyMap<string, string>
   const going = new Map<string, string>();
   for (const [from, to] of pairs) {
     if (!known.has(from)) continue;
-    if (!known.has(to) || from === to || pairs.has(to)) blocked.set(from, 'the category to become a part of is not there, or goes itself; choose another');
+    if (!known.has(to) || from === to || pairs.has(to))
+      blocked.set(from, 'the category to become a part of is not there, or goes itself; choose another');
     else going.set(from, to);
   }
   const edits: Edit[] = replacements(shell, 'gradeColumns', (column) => {

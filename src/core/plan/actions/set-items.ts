@@ -5,7 +5,9 @@ import type { Step } from '../step';
 
 /** Turns the own switch of items on or off. */
 export function setShown(shell: Shell, targets: ReadonlySet<string>, shown: boolean): Edit[] {
-  return replacements(shell, 'items', (item) => (targets.has(item.ref) && item.shown !== shown ? { ...item, shown } : item));
+  return replacements(shell, 'items', (item) =>
+    targets.has(item.ref) && item.shown !== shown ? { ...item, shown } : item,
+  );
 }
 
 /** Gives items new dates; a date that is not named stays. */
@@ -31,9 +33,14 @@ export function rename(shell: Shell, titles: Readonly<Record<string, string>>): 
 }
 
 /** Takes requirements away; those that are not named stay. */
-export function dropRequirements(shell: Shell, requirements: Readonly<Record<string, readonly string[]>>): Edit[] {
+export function dropRequirements(
+  shell: Shell,
+  requirements: Readonly<Record<string, readonly string[]>>,
+): Edit[] {
   return replacements(shell, 'items', (item) => {
     const gone = new Set(requirements[item.ref] ?? []);
-    return item.requires.some((r) => gone.has(r)) ? { ...item, requires: item.requires.filter((r) => !gone.has(r)) } : item;
+    return item.requires.some((r) => gone.has(r))
+      ? { ...item, requires: item.requires.filter((r) => !gone.has(r)) }
+      : item;
   });
 }

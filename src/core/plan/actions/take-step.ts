@@ -16,7 +16,9 @@ import { dropRequirements, reDate, rename, setShown } from './set-items';
 
 /** Is this a step that changes things where they stand, rather than one of the links or deletions that belong together? */
 export const standsAlone = (step: Step): boolean =>
-  step.action === 'delete' ? step.params.questions !== undefined : step.action !== 'relink' || step.params.addresses !== undefined;
+  step.action === 'delete'
+    ? step.params.questions !== undefined
+    : step.action !== 'relink' || step.params.addresses !== undefined;
 
 /** What a target that did not change says for itself. */
 export const nothingToDo: Readonly<Partial<Record<Step['action'], string>>> = {
@@ -81,15 +83,26 @@ export function takeStep(shell: Shell, step: Step, refs: RefIndex): ActionResult
 /** Turns switches; what its name says to be answers is never shown by a plan. */
 function switchShown(shell: Shell, step: Step, known: ReadonlySet<string>): ActionResult {
   const show = step.action === 'show';
-  const blocked = new Map(step.targets.filter((t) => !known.has(t)).map((t) => [t, 'it is not an item of this shell; only items are shown or hidden']));
+  const blocked = new Map(
+    step.targets
+      .filter((t) => !known.has(t))
+      .map((t) => [t, 'it is not an item of this shell; only items are shown or hidden']),
+  );
   const titles = new Map<string, string>(shell.items.map((i) => [i.ref, i.title]));
-  if (show) for (const t of known) if (namesAnswers(titles.get(t) ?? '')) blocked.set(t, `“${titles.get(t)}” says that it holds answers; rename it first if it is meant for students`);
+  if (show)
+    for (const t of known)
+      if (namesAnswers(titles.get(t) ?? ''))
+        blocked.set(
+          t,
+          `“${titles.get(t)}” says that it holds answers; rename it first if it is meant for students`,
+        );
   return changing(setShown(shell, new Set([...known].filter((t) => !blocked.has(t))), show), blocked);
 }
 
 function moveTogether(shell: Shell, step: Step): ActionResult {
   const result = moveItems(shell, step);
-  if ('blocked' in result) return { edits: [], done: new Set(), blocked: new Map(step.targets.map((t) => [t, result.blocked])) };
+  if ('blocked' in result)
+    return { edits: [], done: new Set(), blocked: new Map(step.targets.map((t) => [t, result.blocked])) };
   return { edits: result.edits, done: new Set(result.edits.length ? step.targets : []), blocked: new Map() };
 }
 
@@ -100,7 +113,11 @@ function moveEach(shell: Shell, step: Step): ActionResult {
   const blocked = new Map<string, string>();
   let now = shell;
   for (const ref of step.targets) {
-    const result = moveItems(now, { ...step, targets: [ref], params: { into: step.params.places?.[ref] ?? null, before: null } });
+    const result = moveItems(now, {
+      ...step,
+      targets: [ref],
+      params: { into: step.params.places?.[ref] ?? null, before: null },
+    });
     if ('blocked' in result) blocked.set(ref, result.blocked);
     else if (result.edits.length) {
       edits.push(...result.edits);
@@ -115,6 +132,13 @@ function merge(shell: Shell, step: Step, refs: RefIndex): ActionResult {
   const pairs = new Map(step.targets.map((t) => [t, step.params.with?.[t] ?? '']));
   const categories = new Map([...pairs].filter(([t]) => refs.typeOf(t) === 'gradeCategory'));
   const first = mergeCategories(shell, categories);
-  const second = mergeModules(applyEdits(shell, first.edits), new Map([...pairs].filter(([t]) => refs.typeOf(t) === 'item')));
-  return { edits: [...first.edits, ...second.edits], done: new Set([...first.done, ...second.done]), blocked: new Map([...first.blocked, ...second.blocked]) };
+  const second = mergeModules(
+    applyEdits(shell, first.edits),
+    new Map([...pairs].filter(([t]) => refs.typeOf(t) === 'item')),
+  );
+  return {
+    edits: [...first.edits, ...second.edits],
+    done: new Set([...first.done, ...second.done]),
+    blocked: new Map([...first.blocked, ...second.blocked]),
+  };
 }

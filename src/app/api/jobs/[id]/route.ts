@@ -1,7 +1,10 @@
 import { appContext } from '@/services/context';
 import { notFound, refuseForeign } from '@/services/safety/answer';
 
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ id: string }> },
+): Promise<Response> {
   const refused = refuseForeign(request);
   if (refused) return refused;
   const view = appContext().jobs.view((await params).id);

@@ -4,5 +4,12 @@ import { shellOfPage, type ShellPageProps } from '../../shell-page';
 
 export default async function BringInStage({ params }: ShellPageProps) {
   const { shell } = await shellOfPage(params);
-  return <InventoryView id={shell.row.id} inventory={inventoryOf(shell.version)} intake={intakeOf(shell.version)} combed={shell.kept !== null} />;
+  return (
+    <InventoryView
+      id={shell.row.id}
+      inventory={inventoryOf(shell.version)}
+      intake={intakeOf(shell.version)}
+      combed={shell.kept !== null}
+    />
+  );
 }

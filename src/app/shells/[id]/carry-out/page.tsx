@@ -14,5 +14,13 @@ export default async function CarryOutPage({ params }: ShellPageProps) {
     ledger: ledgerOf(context, run.id),
     undoable: run.state === 'done' && run.afterVersion === shell.version.id,
   }));
-  return <RunList id={shell.row.id} code={shell.row.code} title={shell.row.title} runs={runs} planSize={shell.plan.size} />;
+  return (
+    <RunList
+      id={shell.row.id}
+      code={shell.row.code}
+      title={shell.row.title}
+      runs={runs}
+      planSize={shell.plan.size}
+    />
+  );
 }

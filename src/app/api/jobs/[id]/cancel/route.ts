@@ -1,7 +1,10 @@
 import { appContext } from '@/services/context';
 import { refuseForeign } from '@/services/safety/answer';
 
-export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ id: string }> },
+): Promise<Response> {
   const refused = refuseForeign(request);
   if (refused) return refused;
   return Response.json({ cancelled: appContext().jobs.cancel((await params).id) });

@@ -5,7 +5,10 @@ import { notFound, refuseForeign } from '@/services/safety/answer';
 export const dynamic = 'force-dynamic';
 
 /** A job's progress as server-sent events. Leaving the page ends the stream, never the job. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ id: string }> },
+): Promise<Response> {
   const refused = refuseForeign(request);
   if (refused) return refused;
   const { jobs } = appContext();
@@ -17,7 +20,11 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       const send = (view: JobView) => {
-        controller.enqueue(encoder.encode(`data: ${JSON.stringify({ ...view, result: view.kind === 'rehearse' ? null : view.result })}\n\n`));
+        controller.enqueue(
+          encoder.encode(
+            `data: ${JSON.stringify({ ...view, result: view.kind === 'rehearse' ? null : view.result })}\n\n`,
+          ),
+        );
         if (view.state === 'waiting' || view.state === 'running') return;
         stop?.();
         controller.close();
@@ -29,5 +36,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
       stop?.();
     },
   });
-  return new Response(stream, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' } });
+  return new Response(stream, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' },
+  });
 }

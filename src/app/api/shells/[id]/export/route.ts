@@ -7,9 +7,12 @@ import { answer } from '@/services/safety/answer';
 import type { CurrentShell } from '@/services/shells/current-shell';
 import { shellRoute } from '../../../shell-route';
 
-const kindOf = (text: unknown): ExportKind => (Object.keys(exportNames) as ExportKind[]).find((k) => k === text) ?? 'package';
+const kindOf = (text: unknown): ExportKind =>
+  (Object.keys(exportNames) as ExportKind[]).find((k) => k === text) ?? 'package';
 
-export const GET = shellRoute((shell, context, request) => download(shell, context, kindOf(new URL(request.url).searchParams.get('what'))));
+export const GET = shellRoute((shell, context, request) =>
+  download(shell, context, kindOf(new URL(request.url).searchParams.get('what'))),
+);
 
 const chosenSchema = z.array(z.string()).min(1);
 
@@ -17,7 +20,11 @@ const chosenSchema = z.array(z.string()).min(1);
 export const POST = shellRoute(async (shell, context, request) => {
   const form = await request.formData().catch(() => null);
   const chosen = chosenSchema.safeParse(parsed(form?.get('chosen')));
-  if (!chosen.success) return Response.json({ trouble: 'Nothing was chosen to be exported; go back and tick something.' }, { status: 400 });
+  if (!chosen.success)
+    return Response.json(
+      { trouble: 'Nothing was chosen to be exported; go back and tick something.' },
+      { status: 400 },
+    );
   return download(shell, context, kindOf(form?.get('what')), chosen.data);
 });
 
@@ -29,12 +36,21 @@ function parsed(value: unknown): unknown {
   }
 }
 
-async function download(shell: CurrentShell, context: Context, what: ExportKind, chosen?: readonly string[]): Promise<Response> {
+async function download(
+  shell: CurrentShell,
+  context: Context,
+  what: ExportKind,
+  chosen?: readonly string[],
+): Promise<Response> {
   const result = await exportShell(context, shell, what, chosen);
   if (!result.ok) return answer(result);
   const { ending, type } = exportNames[what];
   const name = `${(shell.row.code || shell.row.title).replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'shell'}${chosen ? '-part' : ''}${ending}`;
   return new Response(Readable.toWeb(result.value.stream) as ReadableStream, {
-    headers: { 'content-type': type, 'content-length': String(result.value.bytes), 'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}` },
+    headers: {
+      'content-type': type,
+      'content-length': String(result.value.bytes),
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+    },
   });
 }

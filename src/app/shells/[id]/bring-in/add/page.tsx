@@ -7,5 +7,14 @@ import { shellOfPage, type ShellPageProps } from '../../../shell-page';
 export default async function AddPage({ params }: ShellPageProps) {
   const { context, shell } = await shellOfPage(params);
   const view = previewView(context, shell);
-  return view ? <PreviewStage key={`${view.id} ${shell.version.id}`} id={shell.row.id} code={shell.row.code} view={view} /> : <ChoosePackage id={shell.row.id} code={shell.row.code} remembered={rememberedColumns(context)} />;
+  return view ? (
+    <PreviewStage
+      key={`${view.id} ${shell.version.id}`}
+      id={shell.row.id}
+      code={shell.row.code}
+      view={view}
+    />
+  ) : (
+    <ChoosePackage id={shell.row.id} code={shell.row.code} remembered={rememberedColumns(context)} />
+  );
 }

@@ -6,6 +6,12 @@ export default async function ContentsPage({ params, searchParams }: ShellPagePr
   const { context, shell } = await shellOfPage(params);
   const query = await searchParams;
   const text = (value: string | string[] | undefined) => (typeof value === 'string' ? value : null);
-  const contents = contentsOf(context, shell, text(query['kind']) ?? 'items', text(query['batch']), query['hidden'] === '1');
+  const contents = contentsOf(
+    context,
+    shell,
+    text(query['kind']) ?? 'items',
+    text(query['batch']),
+    query['hidden'] === '1',
+  );
   return <ContentsList id={shell.row.id} contents={contents} />;
 }
