@@ -51,13 +51,11 @@ export const noClassDay = defineCheck({
           ? { id: 'series', params: { title: event.title, days: plural(hit.length, 'day') } }
           : { id: 'event', params: { title: event.title, date: spellDate(dateOf(hit[0]!)) } },
         subjects: [{ type: 'event', ref: event.ref }],
-        evidence: hit
-          .slice(0, 12)
-          .map((o) => ({
-            label: 'No class on',
-            value: `${spellWeekday(dateOf(o))}, ${spellDate(dateOf(o))}`,
-            where: event.ref,
-          })),
+        evidence: hit.slice(0, 12).map((o) => ({
+          label: 'No class on',
+          value: `${spellWeekday(dateOf(o))}, ${spellDate(dateOf(o))}`,
+          where: event.ref,
+        })),
         remedy: repeats
           ? {
               action: 'exclude-occurrence',

@@ -44,20 +44,16 @@ export const nearContent = defineCheck({
             : { id: 'many', params: { title: items[0]!.title, count: items.length - 1, percent } },
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         evidence: [
-          ...pairs
-            .slice(0, 8)
-            .map((p) => ({
-              label: 'In common',
-              value: `${Math.floor(p.similarity * 100)} % of “${p.a.title}” and “${p.b.title}”`,
-              where: p.b.ref,
-            })),
-          ...items
-            .slice(0, 8)
-            .map((i) => ({
-              label: 'Stands at',
-              value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '),
-              where: i.ref,
-            })),
+          ...pairs.slice(0, 8).map((p) => ({
+            label: 'In common',
+            value: `${Math.floor(p.similarity * 100)} % of “${p.a.title}” and “${p.b.title}”`,
+            where: p.b.ref,
+          })),
+          ...items.slice(0, 8).map((i) => ({
+            label: 'Stands at',
+            value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '),
+            where: i.ref,
+          })),
         ],
         remedy: null,
         confidence: closest.similarity,

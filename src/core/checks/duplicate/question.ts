@@ -63,13 +63,11 @@ export const duplicateQuestion = defineCheck({
       yield {
         message: { id: 'questions', params: { title, count: plural(again.length, 'question') } },
         subjects: [subject],
-        evidence: again
-          .slice(0, 12)
-          .map(({ question, words }) => ({
-            label: 'Stands twice',
-            value: `${excerpt(words, 120)} (${plural(question.answers.length, 'answer')})`,
-            where: question.ident,
-          })),
+        evidence: again.slice(0, 12).map(({ question, words }) => ({
+          label: 'Stands twice',
+          value: `${excerpt(words, 120)} (${plural(question.answers.length, 'answer')})`,
+          where: question.ident,
+        })),
         remedy: {
           action: 'delete',
           targets: [subject.ref],

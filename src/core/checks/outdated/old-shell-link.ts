@@ -62,13 +62,11 @@ export const oldShellLink = defineCheck({
             ? { id: 'one', params: { title: item.title, address: written[0]! } }
             : { id: 'many', params: { title: item.title, count: plural(written.length, 'link') } },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: written
-          .slice(0, 12)
-          .map((w) => ({
-            label: here[w] ? `Stands here as ${here[w]}` : 'Leads to',
-            value: w,
-            where: item.ref,
-          })),
+        evidence: written.slice(0, 12).map((w) => ({
+          label: here[w] ? `Stands here as ${here[w]}` : 'Leads to',
+          value: w,
+          where: item.ref,
+        })),
         remedy: Object.keys(here).length
           ? { action: 'relink', targets: [item.ref], params: { addresses: here }, kind: 'judgement' }
           : null,

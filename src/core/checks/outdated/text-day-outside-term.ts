@@ -76,19 +76,17 @@ export const textDayOutsideTerm = defineCheck({
       yield {
         message: { id: 'day', params: { title, says: found[0]!.says.words } },
         subjects: [subject],
-        evidence: found
-          .slice(0, 6)
-          .flatMap((h) => [
-            sentenceEvidence(h),
-            ...(h.says.proposal
-              ? [
-                  {
-                    label: `Week ${h.says.proposal.week} of the previous term`,
-                    value: `in this term it would be ${h.says.proposal.day}`,
-                  },
-                ]
-              : []),
-          ]),
+        evidence: found.slice(0, 6).flatMap((h) => [
+          sentenceEvidence(h),
+          ...(h.says.proposal
+            ? [
+                {
+                  label: `Week ${h.says.proposal.week} of the previous term`,
+                  value: `in this term it would be ${h.says.proposal.day}`,
+                },
+              ]
+            : []),
+        ]),
         remedy: null,
       };
   },

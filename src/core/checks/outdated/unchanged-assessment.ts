@@ -50,13 +50,11 @@ export const unchangedAssessment = defineCheck({
       subjects: same.map((i) => ({ type: 'item', ref: i.ref })),
       evidence: [
         { label: 'The previous term ended', value: spellDate(end), where: same[0]!.ref },
-        ...same
-          .slice(0, 30)
-          .map((i) => ({
-            label: 'Last changed',
-            value: `${i.title}: ${spellDate(dateOf(i.modified!))}`,
-            where: i.ref,
-          })),
+        ...same.slice(0, 30).map((i) => ({
+          label: 'Last changed',
+          value: `${i.title}: ${spellDate(dateOf(i.modified!))}`,
+          where: i.ref,
+        })),
       ],
       remedy: null,
     };

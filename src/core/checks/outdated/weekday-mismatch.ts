@@ -51,15 +51,13 @@ export const weekdayMismatch = defineCheck({
           ? { id: 'date', params: { title, says: first.words, weekday: first.is } }
           : { id: 'year', params: { title, says: first.words, weekday: first.is, year: first.year } },
         subjects: [subject],
-        evidence: found
-          .slice(0, 6)
-          .flatMap((h) => [
-            sentenceEvidence(h),
-            {
-              label: 'It would be right in',
-              value: h.says.rightIn.length ? h.says.rightIn.join(', ') : 'no year near',
-            },
-          ]),
+        evidence: found.slice(0, 6).flatMap((h) => [
+          sentenceEvidence(h),
+          {
+            label: 'It would be right in',
+            value: h.says.rightIn.length ? h.says.rightIn.join(', ') : 'no year near',
+          },
+        ]),
         remedy: null,
       };
     }

@@ -37,13 +37,11 @@ export const undatedActivity = defineCheck({
     yield {
       message: { id: 'activities', params: { count: plural(undated.length, 'activity', 'activities') } },
       subjects: undated.map((i) => ({ type: 'item', ref: i.ref })),
-      evidence: undated
-        .slice(0, 30)
-        .map((i) => ({
-          label: `${pointsOf(shell, i)} points`,
-          value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '),
-          where: i.ref,
-        })),
+      evidence: undated.slice(0, 30).map((i) => ({
+        label: `${pointsOf(shell, i)} points`,
+        value: [...(i.placed ? facts.outline.path(i) : ['Outside the outline']), i.title].join(' › '),
+        where: i.ref,
+      })),
       remedy: null,
     };
   },

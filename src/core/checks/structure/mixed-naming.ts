@@ -44,13 +44,11 @@ export const mixedNaming = defineCheck({
         subjects: odd.map((m) => ({ type: 'item', ref: m.item.ref })),
         evidence: [
           { label: 'Most are named', value: usual.replace(/01$|1$|I$|one$/, 'N') },
-          ...odd
-            .slice(0, 12)
-            .map((m) => ({
-              label: 'Would be',
-              value: `${m.item.title} → ${titles[m.item.ref]}`,
-              where: m.item.ref,
-            })),
+          ...odd.slice(0, 12).map((m) => ({
+            label: 'Would be',
+            value: `${m.item.title} → ${titles[m.item.ref]}`,
+            where: m.item.ref,
+          })),
         ],
         remedy: {
           action: 'rename',

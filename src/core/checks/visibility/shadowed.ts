@@ -39,13 +39,11 @@ export const shadowed = defineCheck({
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         evidence: [
           { label: 'Hidden', value: container.title, where: container.ref },
-          ...serious
-            .slice(0, 12)
-            .map((s) => ({
-              label: s.graded ? 'Graded' : 'Linked from what students see',
-              value: s.item.title,
-              where: s.item.ref,
-            })),
+          ...serious.slice(0, 12).map((s) => ({
+            label: s.graded ? 'Graded' : 'Linked from what students see',
+            value: s.item.title,
+            where: s.item.ref,
+          })),
           ...(serious.length ? [] : [{ label: 'Graded or linked', value: 'none of them' }]),
         ],
         remedy: { action: 'show', targets: [container.ref], params: {}, kind: 'judgement' },

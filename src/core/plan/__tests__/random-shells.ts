@@ -98,30 +98,24 @@ export function stepsFor(shell: Shell): fc.Arbitrary<Step[]> {
       step(() => ({ action: 'delete', params: { leaveBroken: true } })),
       step(() => ({ action: 'hide', params: {} })),
       step(() => ({ action: 'show', params: {} })),
-      fc
-        .tuple(some, ref)
-        .map(([targets, to]): Step => ({
-          action: 'relink',
-          targets,
-          params: { to: Object.fromEntries(targets.map((t) => [t, to])) },
-          from: 'hand',
-        })),
-      fc
-        .tuple(some, ref)
-        .map(([targets, to]): Step => ({
-          action: 'delete',
-          targets,
-          params: { relink: Object.fromEntries(targets.map((t) => [t, to])) },
-          from: 'hand',
-        })),
-      fc
-        .tuple(some, fc.option(ref), fc.option(ref))
-        .map(([targets, into, before]): Step => ({
-          action: 'move',
-          targets,
-          params: { into, before },
-          from: 'hand',
-        })),
+      fc.tuple(some, ref).map(([targets, to]): Step => ({
+        action: 'relink',
+        targets,
+        params: { to: Object.fromEntries(targets.map((t) => [t, to])) },
+        from: 'hand',
+      })),
+      fc.tuple(some, ref).map(([targets, to]): Step => ({
+        action: 'delete',
+        targets,
+        params: { relink: Object.fromEntries(targets.map((t) => [t, to])) },
+        from: 'hand',
+      })),
+      fc.tuple(some, fc.option(ref), fc.option(ref)).map(([targets, into, before]): Step => ({
+        action: 'move',
+        targets,
+        params: { into, before },
+        from: 'hand',
+      })),
       some.map((targets): Step => ({
         action: 're-date',
         targets,
