@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { houseRulesSchema } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
-import { planSchema } from '@/core/plan/step';
+import { planSchema } from '@/core/plan/written-step';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { stateSchema } from '@/formats/state-file/state-schema';

@@ -1,7 +1,10 @@
 import { contentNode, fileNode, linkGraphOf, type AddressEdge } from '@/core/links/graph';
-import { readAddress } from '@/core/links/package-paths';
+import { baseOfAddresses, readAddress } from '@/core/links/package-paths';
+import { scanOfFile, scansOfContent } from '@/core/links/scans';
+import { applyCuts, type Cut } from '@/core/text/take-out-addresses';
 import { spellAddress } from '@/core/links/spell-address';
-import { applyEdits, type Edit } from '@/core/plan/edits';
+import { diffShells } from '@/core/edits/diff-shells';
+import type { Edit } from '@/core/edits/edit';
 import type { Content, Item, PackageEntry, Shell, ShellFile } from '@/core/shell/model';
 import {
   contentId,
@@ -18,7 +21,7 @@ import {
   type ItemRef,
 } from '@/core/shell/refs';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
-import { FreshNames, freshPaths } from './fresh-names';
+import { FreshNames, freshPaths } from '@/core/shell/fresh-names';
 import {
   incomingKey,
   type AddPreview,
@@ -156,44 +159,24 @@ class Adder {
             },
       );
 
-    const edits: Edit[] = [];
-    const append = (
-      list: 'contents' | 'files' | 'entries' | 'events' | 'gradeCategories' | 'gradeColumns' | 'banks',
-      things: readonly unknown[],
-    ) => {
-      if (things.length)
-        edits.push({
-          op: 'insert',
-          list,
-          at: things.map((_, i) => shell[list].length + i),
-          things,
-        } as unknown as Edit);
+    const joined = <T>(there: readonly T[], added: readonly T[]): readonly T[] =>
+      added.length ? [...there, ...added] : there;
+    const after: Shell = {
+      ...shell,
+      items: addedItems.length ? insertInOutline(shell.items, addedItems) : shell.items,
+      contents: joined(shell.contents, addedContents),
+      files: joined(shell.files, addedFiles),
+      entries: joined(shell.entries, entries),
+      events: joined(shell.events, events),
+      gradeCategories: joined(shell.gradeCategories, categories),
+      gradeColumns: joined(shell.gradeColumns, columns),
+      banks: joined(shell.banks, banks),
+      calendar: events.length ? this.calendar() : shell.calendar,
     };
-    append('contents', addedContents);
-    append('files', addedFiles);
-    append('entries', entries);
-    append('events', events);
-    append('gradeCategories', categories);
-    append('gradeColumns', columns);
-    append('banks', banks);
-    if (addedItems.length) {
-      const order = new Map(insertInOutline(shell.items, addedItems).map((item, at) => [item.ref, at]));
-      const sorted = [...addedItems].sort((a, b) => order.get(a.ref)! - order.get(b.ref)!);
-      edits.push({ op: 'insert', list: 'items', at: sorted.map((i) => order.get(i.ref)!), things: sorted });
-    }
-    if (events.length && incoming.calendar) {
-      const others = new Set(shell.calendar?.others ?? []);
-      const zones = incoming.calendar.others.filter((o) => /^BEGIN:VTIMEZONE/i.test(o) && !others.has(o));
-      const after = shell.calendar
-        ? { ...shell.calendar, others: [...shell.calendar.others, ...zones] }
-        : { head: incoming.calendar.head, others: zones };
-      if (!shell.calendar || zones.length) edits.push({ op: 'calendar', before: shell.calendar, after });
-    }
-    const after = applyEdits(shell, edits);
     const titled = (list: readonly { ref: string; title: string }[]) =>
       list.map(({ ref, title }) => ({ ref, title }));
     return {
-      edits,
+      edits: diffShells(shell, after),
       after,
       relinked: this.relinked,
       loose: looseLinks(after, addedContents),
@@ -206,6 +189,16 @@ class Adder {
         bank: titled(banks),
       },
     };
+  }
+
+  /** The calendar that added events stand in: the shell’s own, with the time zones that they need. */
+  calendar(): Shell['calendar'] {
+    const [ours, theirs] = [this.shell.calendar, this.incoming.calendar];
+    if (!theirs) return ours;
+    const known = new Set(ours?.others ?? []);
+    const zones = theirs.others.filter((o) => /^BEGIN:VTIMEZONE/i.test(o) && !known.has(o));
+    if (!ours) return { head: theirs.head, others: zones };
+    return zones.length ? { ...ours, others: [...ours.others, ...zones] } : ours;
   }
 
   /** The resources that come along: those of taken items, files and banks, and what a taken resource depends on and nobody lists. */
@@ -277,6 +270,7 @@ class Adder {
       (e): e is AddressEdge => e.kind === 'address',
     );
     const at = content.textPath;
+    const scans = at === null ? [] : scansOfContent(content);
     return {
       ...content,
       id: this.newContent.get(content.id)!,
@@ -291,6 +285,7 @@ class Adder {
               this.rewrite(
                 text,
                 at,
+                scans[i]?.base ?? null,
                 edges.filter((e) => e.text === i),
               ),
             ),
@@ -306,27 +301,28 @@ class Adder {
       path: this.newPath.get(file.path) ?? file.path,
       content: this.newContent.get(file.content)!,
       batch: this.choice.batch ?? file.batch,
-      text: file.text === null ? null : this.rewrite(file.text, file.path, edges),
+      text:
+        file.text === null ? null : this.rewrite(file.text, file.path, scanOfFile(file)?.base ?? null, edges),
     };
   }
 
-  /** Leads the addresses of a text to where their targets stand from now on. */
-  rewrite(text: string, at: FilePath, edges: readonly AddressEdge[]): string {
+  /** Leads the addresses of a text to where their targets stand from now on; below a base element they start from there. */
+  rewrite(text: string, at: FilePath, base: string | null, edges: readonly AddressEdge[]): string {
     const to = this.newPath.get(at) ?? at;
     const graph = linkGraphOf(this.incoming);
-    let made = text;
-    for (const edge of [...edges].sort((a, b) => b.start - a.start)) {
-      if (edge.start < 0 || edge.based) continue;
-      const raw = made.slice(edge.start, edge.end);
-      const meaning = readAddress(raw.replace(/&amp;/g, '&'), at, null, graph.paths);
-      if (meaning.to !== 'package' || meaning.found === null) continue;
+    const cuts = edges.flatMap((edge): Cut[] => {
+      if (edge.start < 0) return [];
+      const raw = text.slice(edge.start, edge.end);
+      const meaning = readAddress(raw.replace(/&amp;/g, '&'), at, edge.based ? base : null, graph.paths);
+      if (meaning.to !== 'package' || meaning.found === null) return [];
       const goal = this.newPath.get(meaning.found) ?? meaning.found;
       const moved = !edge.token && folderOf(to) !== folderOf(at);
-      if (goal === meaning.found && !moved) continue;
+      if (goal === meaning.found && !moved) return [];
       this.relinked += 1;
-      made = made.slice(0, edge.start) + spellAddress(goal, to, edge, raw) + made.slice(edge.end);
-    }
-    return made;
+      const from = edge.based ? baseOfAddresses(to, base) : to;
+      return [{ start: edge.start, end: edge.end, by: spellAddress(goal, from, edge, raw) }];
+    });
+    return applyCuts(text, cuts);
   }
 
   item(item: Item, parentOf: (item: Item) => ItemRef | null): Item {

@@ -5,6 +5,16 @@ import { removeDotSegments, resolveReference, splitReference } from './resolve-r
 /** The file-base token of a cartridge in its three spellings (Common Cartridge 1.0 to 1.3, and thin). */
 const fileBase = /^\s*(?:\$|%24)(?:IMS[-_]CC[-_]FILEBASE|1EdTech[-_]CC[-_]FILEBASE)(?:\$|%24)/i;
 
+/** The file-base token that an address begins with, as it is written; null where it has none. */
+export const fileBaseOf = (address: string): string | null => fileBase.exec(address)?.[0] ?? null;
+
+/** Where the addresses below a base element start from, as a path in the package (RFC 3986, 5.1.1). */
+export function baseOfAddresses(at: FilePath, base: string | null): FilePath {
+  if (base === null) return at;
+  const here = { scheme: null, authority: null, path: `/${at}`, query: null, fragment: null };
+  return filePath(resolveReference(here, base).path.slice(1));
+}
+
 /** Every path of a package, ready to be looked up the ways that pages spell them. */
 export interface PathIndex {
   find(path: string): FilePath | null;

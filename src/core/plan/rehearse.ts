@@ -2,12 +2,15 @@ import type { Audit } from '@/core/checks/run-checks';
 import type { Finding } from '@/core/checks/finding';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { runPlan, type PlanRun } from './run-plan';
+import { normalise } from './normalise';
+import { runPlan, type PlanRun, type RunRules } from './run-plan';
 import type { Step } from './step';
 
 /** What a plan would do: the run on a copy, and what an audit says of both sides. */
 export interface Rehearsal {
   readonly run: PlanRun;
+  /** The steps that really do something: what is sealed and carried out. */
+  readonly normalised: readonly Step[];
   readonly before: Audit;
   readonly after: Audit;
   readonly closed: readonly Finding[];
@@ -21,12 +24,14 @@ export function rehearse(
   shell: Shell,
   before: Audit,
   steps: readonly Step[],
+  rules: RunRules,
   audit: (shell: Shell) => Audit,
 ): Rehearsal {
-  const run = runPlan(shell, steps);
-  const after = run.after === shell || run.edits.length === 0 ? before : audit(run.after);
+  const run = runPlan(shell, steps, rules);
+  const after = run.after === shell ? before : audit(run.after);
   const sight = sightChange(shell, run.after);
-  return { run, before, after, ...compareAudits(before, after), ...sight };
+  const normalised = normalise(shell, run, rules);
+  return { run, normalised, before, after, ...compareAudits(before, after), ...sight };
 }
 
 /**

@@ -1,80 +1,43 @@
 import { z } from 'zod';
-import { remedyActions, type RemedyAction, type RemedyParams } from '@/core/checks/finding';
+import type { Shell } from '@/core/shell/model';
+import type { Action, Applied, Target } from './actions/action';
+import { actionNames, actions, type ActionName } from './actions/registry';
 
-/** Everything that can change a shell; findings propose the same actions. */
-export const stepActions = remedyActions;
-export type StepAction = RemedyAction;
+type TargetOf<A> = A extends Action<string, infer _P, infer E, infer S> ? Target<E, S> : never;
 
-export interface StepParams extends RemedyParams {
-  /** For a move: the module to move into (null: the top level) and the sibling to stand before (null: at the end). */
-  readonly into?: string | null;
-  readonly before?: string | null;
-  /** For a relink: where links to a target shall lead, ref to ref. */
-  readonly to?: Readonly<Record<string, string>>;
-  /** For a deletion: links to what goes may stay and lead nowhere. */
-  readonly leaveBroken?: boolean;
-}
+/**
+ * One change to a shell, a value: what it does, to which things, what each is and shall be, and where it came from (a
+ * finding’s id, or `hand`). There is nowhere to write down a change to something that is no target.
+ */
+export type Step = {
+  [Name in ActionName]: {
+    readonly action: Name;
+    readonly targets: readonly TargetOf<(typeof actions)[Name]>[];
+    readonly from: string;
+  };
+}[ActionName];
 
-/** One change to a shell, a value: nothing changes a shell except a step. */
-export interface Step {
-  readonly action: StepAction;
-  readonly targets: readonly string[];
-  readonly params: StepParams;
-  /** The finding it came from, or `hand`. */
-  readonly from: string;
-}
+/** An action as code that serves every one of them sees it. The schemas guard the values at the boundary. */
+export type AnyAction = Action<ActionName, unknown, unknown, unknown>;
+export type AnyTarget = Target<unknown, unknown>;
+export const actionOf = (name: ActionName): AnyAction => actions[name] as unknown as AnyAction;
 
-export interface Plan {
-  readonly schema: 'currycomb.plan/1';
-  /** Fingerprint of the shell it was made for. */
-  readonly base: string;
-  readonly steps: readonly Step[];
-}
+/** The step with other targets, narrowed or widened to what its action can hold. */
+export const withTargets = (step: Step, targets: readonly AnyTarget[]): Step =>
+  ({ ...step, targets }) as Step;
 
-const refs = z.record(z.string(), z.string());
-const lists = z.record(z.string(), z.array(z.string()));
-export const stepSchema = z.strictObject({
-  action: z.enum(stepActions),
-  targets: z.array(z.string()).min(1),
-  params: z
-    .strictObject({
-      relink: refs.optional(),
-      dates: z
-        .record(
-          z.string(),
-          z.strictObject({
-            opens: z.string().optional(),
-            closes: z.string().optional(),
-            due: z.string().optional(),
-            start: z.string().optional(),
-          }),
-        )
-        .optional(),
-      places: z.record(z.string(), z.string().nullable()).optional(),
-      with: refs.optional(),
-      titles: refs.optional(),
-      addresses: refs.optional(),
-      drop: z.array(z.string()).optional(),
-      until: z
-        .string()
-        .regex(/^\d{4}-\d{2}-\d{2}$/)
-        .optional(),
-      occurrences: lists.optional(),
-      requirements: lists.optional(),
-      categories: refs.optional(),
-      readers: z.enum(['all', 'staff']).optional(),
-      questions: z.array(z.string()).optional(),
-      into: z.string().nullable().optional(),
-      before: z.string().nullable().optional(),
-      to: refs.optional(),
-      leaveBroken: z.boolean().optional(),
-    })
-    .default({}),
-  from: z.string().default('hand'),
+/** Does the step’s action to some of its targets. */
+export const applyAction = (shell: Shell, name: ActionName, targets: readonly AnyTarget[]): Applied =>
+  actionOf(name).apply(shell, targets);
+
+const stepSchemas = actionNames.map((name) => {
+  const { expects, sets } = actions[name];
+  return z.strictObject({
+    action: z.literal(name),
+    targets: z.array(z.strictObject({ ref: z.string(), expects: expects.nullable(), sets })),
+    from: z.string(),
+  });
 });
-/** The published form of a plan (docs/schemas). */
-export const planSchema = z.strictObject({
-  schema: z.literal('currycomb.plan/1'),
-  base: z.string(),
-  steps: z.array(stepSchema),
-});
+
+/** A step as it is kept: a union by action. */
+export const stepSchema = z.union(stepSchemas as unknown as [z.ZodType<Step>, z.ZodType<Step>]);

@@ -1,28 +1,22 @@
-import type { Finding, Remedy } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding';
 import type { Shell } from '@/core/shell/model';
-import { relink } from './actions/relink';
+import { makeStep } from './written-step';
 import type { Step } from './step';
 
-/** The steps that take the remedies of findings: links first, then the change itself. Links that nobody has are left out. */
-export function stepsOfFindings(shell: Shell, findings: readonly Finding[]): Step[] {
-  const pairs = new Map<string, string>();
-  for (const f of findings)
-    for (const ref of f.remedy?.targets ?? [])
-      if (f.remedy?.params.relink?.[ref]) pairs.set(ref, f.remedy.params.relink[ref]);
-  const used = pairs.size ? relink(shell, pairs).used : new Map<string, unknown>();
-  return findings.flatMap((f) => (f.remedy ? stepsOfRemedy(f.remedy, f.id, used) : []));
-}
-
-function stepsOfRemedy(remedy: Remedy, from: string, used: ReadonlyMap<string, unknown>): Step[] {
-  const relinks = remedy.params.relink ?? {};
-  const moved = remedy.targets.filter((ref) => relinks[ref] !== undefined && used.has(ref));
-  const main: Step = {
+/** The step that takes a finding’s remedy, for a shell as it stands; null where it has none. */
+export function stepOfFinding(shell: Shell, finding: Pick<Finding, 'id' | 'remedy'>): Step | null {
+  const { remedy, id } = finding;
+  if (!remedy) return null;
+  const made = makeStep(shell, {
     action: remedy.action,
     targets: remedy.targets,
-    params: remedy.params,
-    from,
-  };
-  if (!moved.length) return [main];
-  const to = Object.fromEntries(moved.map((ref) => [ref, relinks[ref]!]));
-  return [{ action: 'relink', targets: moved, params: { to }, from }, main];
+    params: { ...remedy.params },
+    from: id,
+  });
+  // A check that proposes what no action understands is a fault of ours.
+  if (!made.ok) throw new Error(`${id}: ${made.trouble.message}`);
+  return made.value;
 }
+
+export const stepsOfFindings = (shell: Shell, findings: readonly Pick<Finding, 'id' | 'remedy'>[]): Step[] =>
+  findings.map((finding) => stepOfFinding(shell, finding)).filter((step) => step !== null);

@@ -12,7 +12,7 @@ const parts: Readonly<Record<string, (shell: Shell) => unknown>> = {
     s.files.map((f) => ({ ...f, text: f.text === null ? null : digest(f.text) })),
     s.entries.map((e) => [e.path, e.sha256]),
   ],
-  events: (s) => s.events,
+  events: (s) => [s.events, s.calendar],
   setup: (s) => [s.gradeCategories, s.gradeColumns, s.banks, s.groups, s.homePages],
 };
 

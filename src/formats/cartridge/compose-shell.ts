@@ -21,7 +21,7 @@ import {
   type Sha256,
 } from '@/core/shell/refs';
 import { readBody } from './read-body';
-import { blankItem } from './read-cartridge';
+import { blankItem } from '@/core/shell/blank-item';
 import { mediaTypeOf } from './resource-types';
 import { assignmentXml, bankXml, quizXml, topicXml, webLinkXml, type QuizQuestion } from './write-bodies';
 import { writeCartridge, type BytesSource } from './write-cartridge';

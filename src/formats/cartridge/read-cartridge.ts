@@ -447,30 +447,6 @@ const none: readonly never[] = [];
 
 const isPlainSchema = (path: string): boolean => /\.(xsd|dtd)$/i.test(path);
 
-export const blankItem: Item = {
-  ref: itemRef(''),
-  kind: 'page',
-  title: '',
-  placed: false,
-  parent: null,
-  content: null,
-  shown: null,
-  opens: null,
-  closes: null,
-  due: null,
-  requires: [],
-  points: null,
-  gradeCategory: null,
-  gradeColumn: null,
-  created: null,
-  modified: null,
-  batch: null,
-  studentWork: null,
-  groups: [],
-  staffOnly: false,
-  extraXml: [],
-};
-
 function itemKindOf(kind: ContentKind): Item['kind'] {
   return kind === 'bank' ? 'other' : kind;
 }

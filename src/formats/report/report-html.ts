@@ -2,7 +2,7 @@ import { checkById } from '@/core/checks/registry';
 import { familyTitles, families, urgencyTitles, type Finding } from '@/core/checks/finding';
 import type { Audit } from '@/core/checks/run-checks';
 import { smoothnessOf } from '@/core/checks/smoothness';
-import type { StepResult } from '@/core/plan/run-plan';
+import type { StepResult } from '@/core/plan/results';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { spellDate } from '@/core/time/local-date';

@@ -7,14 +7,17 @@ import type { HouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import type { Audit } from '@/core/checks/run-checks';
 import { compareAudits } from '@/core/plan/rehearse';
-import { runPlan, type PlanRun, type RemovedCounts, type StepResult } from '@/core/plan/run-plan';
-import { planSchema, type Plan, type Step } from '@/core/plan/step';
+import { runPlan, type PlanRun, type RemovedCounts } from '@/core/plan/run-plan';
+import { type StepResult } from '@/core/plan/results';
+import type { Step } from '@/core/plan/step';
+import { makeSteps } from '@/core/plan/make-steps';
+import { planSchema, writeStep, type Plan } from '@/core/plan/written-step';
 import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { differingParts, shellFingerprint } from '@/core/shell/shell-fingerprint';
 import type { Archive } from '@/formats/archive/read-archive';
-import { writeCartridge } from '@/formats/cartridge/write-cartridge';
+import { writeCartridge, type BytesSource } from '@/formats/cartridge/write-cartridge';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { writeGrades } from '@/formats/oneroster/write-grades';
 import { findingJson, findingSchema, type FindingJson } from '@/formats/report/audit-json';
@@ -114,48 +117,34 @@ async function cleanInto(
   const first = await readShell({ ...inputs, houseTerms: options.rules.terms });
   if (!first.ok) return first;
   const { shell: original, intake, archive } = first.value;
-  const source = readsFrom(archive);
+  const source = readsFrom(archive, original);
   try {
     const before = auditShell(original, options.rules);
     const given = 'plan' in options.accept ? readPlan(options.accept.plan, original) : null;
     if (given && !given.ok) return given;
-    const ledger: Ledger = {
-      accepted: [],
-      results: [],
-      removed: { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 },
-      relinked: 0,
-    };
-    let shell = original;
-    let audit = before;
-    for (let round = 1; round <= mostRounds; round += 1) {
-      const chosen = given ? [] : chooseFindings(audit, options.accept);
-      const steps = given ? (round === 1 ? given.value.steps : []) : stepsOfFindings(shell, chosen);
-      if (!steps.length) break;
-      const run = runPlan(shell, steps);
-      const blocked = run.results.filter((r) => r.outcome === 'blocked');
-      if (blocked.length && !options.leaveBlocked)
-        return good({
-          kind: 'blocked',
-          lines: blocked.map((r) => `${r.step.action} ${r.step.targets.join(' ')}: ${r.reason ?? 'blocked'}`),
-        });
-      const known = new Set(ledger.accepted.map((a) => a.id));
-      for (const f of chosen) if (!known.has(f.id)) ledger.accepted.push({ id: f.id, check: f.check });
-      note(ledger, run);
-      // What was held back is tried once more after each round that changed something, since that may have set it free.
-      if (!run.edits.length) break;
-      shell = run.after;
-      if (options.dryRun) audit = auditShell(shell, options.rules);
-      else {
-        const written = await writeAndReadBack(join(work, `round-${round}`), shell, inputs, source);
-        if (!written.ok) return written;
-        shell = written.value;
-        audit = auditShell(shell, options.rules);
-      }
-    }
+    const ledger = emptyLedger();
+    const rounds = await cleanInRounds(work, original, before, given?.value ?? null, ledger, {
+      inputs,
+      options,
+      source,
+    });
+    if (!rounds.ok) return rounds;
+    if ('blocked' in rounds.value) return good({ kind: 'blocked', lines: rounds.value.blocked });
+    const { shell, audit } = rounds.value;
     const summary = summarise(ledger, before, audit);
     if (!options.dryRun && options.outDir !== null) {
       const out = join(work, 'out');
-      await writeOutputs(out, { shell, original, intake, before, audit, ledger, summary, inputs, source });
+      await writeOutputs(out, {
+        shell,
+        original,
+        intake,
+        before,
+        audit,
+        ledger,
+        summary,
+        inputs,
+        source,
+      });
       mkdirSync(options.outDir, { recursive: true });
       cpSync(out, options.outDir, { recursive: true });
     }
@@ -165,15 +154,72 @@ async function cleanInto(
   }
 }
 
-/** The archive's bytes by path; what a round rewrote keeps the hash it was read with. */
-const readsFrom = (archive: Archive) => ({
-  read: (_hash: string, path: Shell['files'][number]['path']) => {
-    const bytes = archive.read(path);
-    return bytes.ok ? bytes.value : null;
-  },
+const emptyLedger = (): Ledger => ({
+  accepted: [],
+  results: [],
+  removed: { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 },
+  relinked: 0,
 });
 
-function readPlan(value: unknown, shell: Shell): Result<Plan> {
+type Rounds = { readonly shell: Shell; readonly audit: Audit } | { readonly blocked: readonly string[] };
+
+/** Takes, carries out, reads back and audits until a round changes nothing more. */
+async function cleanInRounds(
+  work: string,
+  original: Shell,
+  before: Audit,
+  given: readonly Step[] | null,
+  ledger: Ledger,
+  about: { readonly inputs: ShellInputs; readonly options: CleanOptions; readonly source: BytesSource },
+): Promise<Result<Rounds>> {
+  const { inputs, options, source } = about;
+  let shell = original;
+  let audit = before;
+  for (let round = 1; round <= mostRounds; round += 1) {
+    const chosen = given ? [] : chooseFindings(audit, options.accept);
+    const planned = round === 1 ? given : [];
+    const steps = given ? (planned ?? []) : stepsOfFindings(shell, chosen);
+    if (!steps.length) break;
+    const run = runPlan(shell, steps, options.rules);
+    const blocked = run.results.filter((r) => r.outcome === 'blocked');
+    if (blocked.length && !options.leaveBlocked) return good({ blocked: blocked.map(blockedLine) });
+    const known = new Set(ledger.accepted.map((a) => a.id));
+    for (const f of chosen) if (!known.has(f.id)) ledger.accepted.push({ id: f.id, check: f.check });
+    note(ledger, run);
+    // What was held back is tried once more after each round that changed something, since that may have set it free.
+    if (!run.changes.length) break;
+    shell = run.after;
+    if (!options.dryRun) {
+      const written = await writeAndReadBack(join(work, `round-${round}`), shell, inputs, source);
+      if (!written.ok) return written;
+      shell = written.value;
+    }
+    audit = auditShell(shell, options.rules);
+  }
+  return good({ shell, audit });
+}
+
+function blockedLine(result: StepResult): string {
+  const { action, targets } = writeStep(result.step);
+  return `${action} ${targets.join(' ')}: ${result.reason ?? 'blocked'}`;
+}
+
+/** The archive's bytes by path; what a round rewrote keeps the hash it was read with. */
+function readsFrom(archive: Archive, original: Shell): BytesSource {
+  const paths = new Map([...original.entries, ...original.files].map((f) => [f.sha256, f.path]));
+  return {
+    read: (hash, path) => {
+      const bytes = archive.read(path);
+      if (bytes.ok) return bytes.value;
+      // A copy stands under a path of its own; its bytes are those that it was made from.
+      const from = paths.get(hash);
+      const first = from === undefined ? null : archive.read(from);
+      return first?.ok ? first.value : null;
+    },
+  };
+}
+
+function readPlan(value: unknown, shell: Shell): Result<readonly Step[]> {
   const parsed = planSchema.safeParse(value);
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
@@ -183,7 +229,7 @@ function readPlan(value: unknown, shell: Shell): Result<Plan> {
     );
   }
   const print = shellFingerprint(shell);
-  if (parsed.data.base === print) return good(parsed.data as Plan);
+  if (parsed.data.base === print) return makeSteps(shell, parsed.data.steps);
   const parts = differingParts(parsed.data.base, print);
   return bad(
     'plan-for-another-state',
@@ -210,15 +256,11 @@ function note(ledger: Ledger, run: PlanRun): void {
     ledger.removed[key] += run.removed[key];
 }
 
-interface Source {
-  read(hash: string, path: Shell['files'][number]['path']): Buffer | null;
-}
-
 async function writeShellFiles(
   dir: string,
   shell: Shell,
   inputs: ShellInputs,
-  source: Source,
+  source: BytesSource,
 ): Promise<void> {
   mkdirSync(dir, { recursive: true });
   await writeCartridge(shell, source, join(dir, 'shell.imscc'));
@@ -238,7 +280,7 @@ async function writeAndReadBack(
   dir: string,
   shell: Shell,
   inputs: ShellInputs,
-  source: Source,
+  source: BytesSource,
 ): Promise<Result<Shell>> {
   await writeShellFiles(dir, shell, inputs, source);
   const file = (name: string) => ({ path: join(dir, name), name });
@@ -262,14 +304,17 @@ function countByCheck(audit: Audit): Record<string, number> {
   return counts;
 }
 
+function shortStep(step: Step): { action: string; targets: string[]; params: Record<string, unknown> } {
+  const { action, targets, params } = writeStep(step);
+  return { action, targets: [...targets], params: { ...params } };
+}
+
 function summarise(ledger: Ledger, before: Audit, after: Audit): CleanSummary {
   return {
     schema: 'currycomb.clean/1',
     accepted: ledger.accepted,
     steps: ledger.results.map((r) => ({
-      action: r.step.action,
-      targets: [...r.step.targets],
-      params: { ...r.step.params },
+      ...shortStep(r.step),
       outcome: r.outcome,
       ...(r.reason === undefined ? {} : { reason: r.reason }),
     })),
@@ -292,11 +337,13 @@ async function writeOutputs(
     ledger: Ledger;
     summary: CleanSummary;
     inputs: ShellInputs;
-    source: Source;
+    source: BytesSource;
   },
 ): Promise<void> {
   await writeShellFiles(dir, all.shell, all.inputs, all.source);
-  const steps: Step[] = all.ledger.results.filter((r) => r.outcome === 'done').map((r) => r.step);
+  const steps = all.ledger.results
+    .filter((r) => r.outcome === 'done')
+    .map((r) => ({ ...shortStep(r.step), from: r.step.from }));
   const plan: Plan = { schema: 'currycomb.plan/1', base: shellFingerprint(all.original), steps };
   const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
   writeFileSync(join(dir, 'plan.json'), json(plan));

@@ -1,4 +1,5 @@
-import { applyEdits, invertEdits } from '@/core/plan/edits';
+import { applyEdits } from '@/core/edits/apply-edits';
+import { invertEdits } from '@/core/edits/edit';
 import { linkGraphOf } from '@/core/links/graph';
 import type { GradeCategory, GradeColumn, Shell } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef, shellRef } from '@/core/shell/refs';

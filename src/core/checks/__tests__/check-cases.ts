@@ -1,5 +1,4 @@
-import { applyEdits, invertEdits } from '@/core/plan/edits';
-import { runPlan } from '@/core/plan/run-plan';
+import { runPlan, takeBack } from '@/core/plan/run-plan';
 import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
 import type { Shell } from '@/core/shell/model';
 import { shellRef } from '@/core/shell/refs';
@@ -77,7 +76,7 @@ export function checkCases(
         if (result.results.some((r) => r.outcome === 'blocked')) continue;
         expect(run(result.after, one.rules).map((f) => f.id)).not.toContain(finding.id);
         expect(result.broken).toEqual([]);
-        expect(applyEdits(result.after, invertEdits(result.edits))).toEqual(shell);
+        expect(takeBack(result)).toEqual(shell);
       }
     });
   });

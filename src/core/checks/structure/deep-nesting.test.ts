@@ -1,4 +1,4 @@
-import { runPlan } from '@/core/plan/run-plan';
+import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { CheckRecord } from '../check';
 import { defaultHouseRules } from '../house-rules';
@@ -65,9 +65,7 @@ checkCases(deepNesting as unknown as CheckRecord, {
 });
 
 test('where several are lifted the folder’s title stays as a heading above them', () => {
-  const { after } = runPlan(shellFrom(nest(4, 2)), [
-    { action: 'lift-out', targets: ['p1', 'p2'], params: {}, from: 'hand' },
-  ]);
+  const { after } = runWritten(shellFrom(nest(4, 2)), [hand('lift-out', ['p1', 'p2'])]);
   expect(after.items.map((i) => `${i.kind} ${i.ref} in ${i.parent}`)).toEqual([
     'module m1 in null',
     'module m2 in m1',

@@ -1,4 +1,4 @@
-import { runPlan } from '@/core/plan/run-plan';
+import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
@@ -90,6 +90,6 @@ test('sorting headings moves their items along', () => {
       c.page('Text', `<p>text ${n}</p>`, { parent: m, ref: `t${n}` });
     }
   });
-  const { after } = runPlan(shell, [{ action: 'sort', targets: ['h1', 'h2'], params: {}, from: 'hand' }]);
+  const { after } = runWritten(shell, [hand('sort', ['h1', 'h2'])]);
   expect(after.items.map((i) => i.ref)).toEqual(['m', 'h1', 't1', 'h2', 't2']);
 });

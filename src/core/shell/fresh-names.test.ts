@@ -1,5 +1,5 @@
 import { filePath } from '@/core/shell/refs';
-import { FreshNames, freshPaths } from '../fresh-names';
+import { FreshNames, freshPaths } from './fresh-names';
 
 test('a free name is taken as it is, a taken one gets a number', () => {
   const names = new FreshNames(['a', 'a-2']);

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { refsOf } from '../refs-of-shell';
+import { deleteThings } from '../deletion/delete-things';
+import { defineAction } from './action';
+
+const links = z.union([z.enum(['hold', 'take-out', 'leave-broken']), z.strictObject({ leadTo: z.string() })]);
+const params = z.strictObject({
+  /** Where links to what goes shall lead, ref to ref. */
+  relink: z.record(z.string(), z.string()).optional(),
+  /** Links to what goes, and requirements of it, are taken out. */
+  unlink: z.boolean().optional(),
+  /** Links to what goes may stay and lead nowhere. */
+  leaveBroken: z.boolean().optional(),
+});
+type Params = z.output<typeof params>;
+type Links = z.output<typeof links>;
+
+function linksOf(params: Params, ref: string): Links {
+  const leadTo = params.relink?.[ref];
+  if (leadTo !== undefined) return { leadTo };
+  if (params.unlink) return 'take-out';
+  return params.leaveBroken ? 'leave-broken' : 'hold';
+}
+
+/** Deletes things of every kind, with what only they use; guards look at all targets together. */
+export const deleteAction = defineAction({
+  name: 'delete',
+  label: 'Delete',
+  nothing: 'it is gone already',
+  phase: 'delete',
+  on: ['item', 'file', 'event', 'bank', 'gradeCategory', 'gradeColumn', 'group', 'homePage'],
+  only: 'the shell itself can’t be deleted by a plan',
+  joins: true,
+  params,
+  perTarget: ['relink'],
+  expects: z.strictObject({ type: z.string() }),
+  sets: z.strictObject({ links }),
+  setsOf: (written, ref) => ({ links: linksOf(written, ref) }),
+  paramsOf: (targets): Params => {
+    const led = targets.flatMap(({ ref, sets }) =>
+      typeof sets.links === 'object' ? [[ref, sets.links.leadTo] as const] : [],
+    );
+    const others = targets.map(({ sets }) => sets.links).filter((l) => typeof l === 'string');
+    return {
+      ...(led.length ? { relink: Object.fromEntries(led) } : {}),
+      ...(others.includes('take-out') ? { unlink: true } : {}),
+      ...(others.includes('leave-broken') ? { leaveBroken: true } : {}),
+    };
+  },
+  now: (shell, ref) => {
+    const type = refsOf(shell).typeOf(ref);
+    return type === null ? null : { type };
+  },
+  isSet: () => false,
+  apply: (shell, targets) => deleteThings(shell, new Map(targets.map(({ ref, sets }) => [ref, sets.links]))),
+});

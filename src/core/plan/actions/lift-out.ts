@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { collect } from '@/core/collect';
+import type { Item, Shell } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
+import type { ItemRef } from '@/core/shell/refs';
+import { blockOf } from '../outline-changes';
+import { defineAction } from './action';
+
+/**
+ * Lifts items out of their module: they stand right behind it. A module emptied by it goes; where it held several, or
+ * something requires it, its title stays as a heading above them.
+ */
+export const liftOut = defineAction({
+  name: 'lift-out',
+  label: 'Lift out',
+  nothing: 'it stands in no module',
+  phase: 'change',
+  on: ['item'],
+  only: 'only what stands in a module can be lifted out',
+  mayShow: true,
+  params: z.strictObject({}),
+  perTarget: [],
+  expects: z.strictObject({ into: z.string().nullable() }),
+  sets: z.strictObject({ lifted: z.literal(true) }),
+  setsOf: () => ({ lifted: true as const }),
+  paramsOf: () => ({}),
+  now: (shell, ref) => {
+    const item = outlineOf(shell).byRef.get(ref as ItemRef);
+    return item ? { into: item.parent } : null;
+  },
+  isSet: () => false,
+  apply: (shell, targets) => {
+    const blocked = new Map<string, string>();
+    const byModule = new Map<string, string[]>();
+    for (const { ref } of targets) {
+      const item = outlineOf(shell).byRef.get(ref as ItemRef);
+      if (item?.placed && item.parent !== null) collect(byModule, item.parent as string, ref);
+      else blocked.set(ref, `“${item?.title ?? ref}” stands in no module`);
+    }
+    let now = shell;
+    for (const [module, refs] of byModule) now = liftOf(now, module, new Set(refs));
+    return { shell: now, blocked };
+  },
+});
+
+function liftOf(shell: Shell, moduleRef: string, refs: ReadonlySet<string>): Shell {
+  const outline = outlineOf(shell);
+  const module = outline.byRef.get(moduleRef as ItemRef);
+  if (!module) return shell;
+  const inside = outline.children(module.ref);
+  const lifted = inside.filter((child) => refs.has(child.ref));
+  const moving = new Set(lifted.flatMap((item) => blockOf(shell, item)));
+  const whole = blockOf(shell, module);
+  const block = lifted.flatMap((item) =>
+    blockOf(shell, item).map((i) => (i === item ? { ...i, parent: module.parent } : i)),
+  );
+  const start = shell.items.indexOf(module);
+  const isEmptied = inside.length === lifted.length && module.content === null;
+  const left = isEmptied ? leftOf(shell, module, lifted.length) : whole.filter((item) => !moving.has(item));
+  const items = [
+    ...shell.items.slice(0, start),
+    ...left,
+    ...block,
+    ...shell.items.slice(start + whole.length),
+  ];
+  return { ...shell, items };
+}
+
+/** What is left of an emptied module: nothing, or its title as a heading. */
+function leftOf(shell: Shell, module: Item, lifted: number): Item[] {
+  const isRequired = shell.items.some((item) => item.requires.includes(module.ref));
+  return lifted > 1 || isRequired ? [{ ...module, kind: 'heading' }] : [];
+}

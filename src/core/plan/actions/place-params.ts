@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import type { Place } from '../outline-changes';
+import type { Target } from './action';
+
+/** A place for each target, or one for all of them, one behind the other. */
+export const placeParams = z.strictObject({
+  places: z.record(z.string(), z.string().nullable()).optional(),
+  /** For each target that has a neighbour of its own to stand before. */
+  neighbours: z.record(z.string(), z.string()).optional(),
+  into: z.string().nullable().optional(),
+  before: z.string().nullable().optional(),
+});
+export type PlaceParams = z.output<typeof placeParams>;
+export const placeSets = z.strictObject({ into: z.string().nullable(), before: z.string().nullable() });
+
+export function placeFor(params: PlaceParams, ref: string): Place | null {
+  if (params.places === undefined) return { into: params.into ?? null, before: params.before ?? null };
+  const into = params.places[ref];
+  return into === undefined ? null : { into, before: params.neighbours?.[ref] ?? null };
+}
+
+/** The shorter form where one place serves all. */
+export function writtenPlaces(targets: readonly Target<unknown, Place>[]): PlaceParams {
+  const [first] = targets;
+  const isOne =
+    first && targets.every(({ sets }) => sets.into === first.sets.into && sets.before === first.sets.before);
+  if (first && isOne) return { into: first.sets.into, before: first.sets.before };
+  const neighbours = targets.flatMap(({ ref, sets }) => (sets.before === null ? [] : [[ref, sets.before]]));
+  return {
+    places: Object.fromEntries(targets.map(({ ref, sets }) => [ref, sets.into])),
+    ...(neighbours.length ? { neighbours: Object.fromEntries(neighbours) as Record<string, string> } : {}),
+  };
+}

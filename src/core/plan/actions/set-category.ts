@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { categoryOfShell, columnOfShell } from '@/core/shell/find-things';
+import { defineAction, mapped, recordOf } from './action';
+
+/** Puts grade columns into other categories. */
+export const setCategory = defineAction({
+  name: 'set-category',
+  label: 'Move',
+  nothing: 'it is in that category already',
+  phase: 'change',
+  on: ['gradeColumn'],
+  only: 'only grade columns are in a category',
+  joins: true,
+  params: z.strictObject({ categories: z.record(z.string(), z.string()) }),
+  perTarget: ['categories'],
+  expects: z.strictObject({ category: z.string().nullable() }),
+  sets: z.strictObject({ category: z.string() }),
+  setsOf: (params, ref) =>
+    params.categories[ref] === undefined ? null : { category: params.categories[ref] },
+  paramsOf: (targets) => ({ categories: recordOf(targets, (sets) => sets.category) }),
+  now: (shell, ref) => {
+    const column = columnOfShell(shell, ref);
+    return column ? { category: column.category } : null;
+  },
+  isSet: (now, sets) => now.category === sets.category,
+  apply: (shell, targets) => {
+    const blocked = new Map<string, string>();
+    const wanted = new Map<string, NonNullable<(typeof shell.gradeColumns)[number]['category']>>();
+    for (const { ref, sets } of targets) {
+      const category = categoryOfShell(shell, sets.category);
+      if (category) wanted.set(ref, category.ref);
+      else blocked.set(ref, `the category “${sets.category}” is not in this shell; choose another`);
+    }
+    const gradeColumns = mapped(shell.gradeColumns, (column) => {
+      const category = wanted.get(column.ref);
+      return category === undefined ? column : { ...column, category };
+    });
+    return { shell: { ...shell, gradeColumns }, blocked };
+  },
+});

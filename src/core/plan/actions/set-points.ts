@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { columnOfShell } from '@/core/shell/find-things';
+import { outlineOf } from '@/core/shell/outline';
+import type { ItemRef } from '@/core/shell/refs';
+import { defineAction, freely, mapped, recordOf, setsByRef } from './action';
+
+const points = z.number().min(0).nullable();
+const value = z.strictObject({ points });
+
+/** Says how many points an activity or a grade column gives; null: nobody told. */
+export const setPoints = defineAction({
+  name: 'set-points',
+  label: 'Set points of',
+  nothing: 'it has these points already',
+  phase: 'change',
+  on: ['item', 'gradeColumn'],
+  only: 'it gives no points; activities and grade columns do',
+  joins: true,
+  params: z.strictObject({ points: z.record(z.string(), points) }),
+  perTarget: ['points'],
+  expects: value,
+  sets: value,
+  setsOf: (params, ref) => {
+    const to = params.points[ref];
+    return to === undefined ? null : { points: to };
+  },
+  paramsOf: (targets) => ({ points: recordOf(targets, (sets) => sets.points) }),
+  now: (shell, ref) => {
+    const thing = outlineOf(shell).byRef.get(ref as ItemRef) ?? columnOfShell(shell, ref);
+    return thing ? { points: thing.points } : null;
+  },
+  isSet: (now, sets) => now.points === sets.points,
+  apply: (shell, targets) => {
+    const wanted = setsByRef(targets);
+    const pointed = <T extends { readonly ref: string; readonly points: number | null }>(thing: T): T => {
+      const to = wanted.get(thing.ref);
+      return to === undefined ? thing : { ...thing, points: to.points };
+    };
+    return freely({
+      ...shell,
+      items: mapped(shell.items, pointed),
+      gradeColumns: mapped(shell.gradeColumns, pointed),
+    });
+  },
+});

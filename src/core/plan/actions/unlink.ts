@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { addressesOf, bodyOf, dropWritten } from '../links/written-addresses';
+import { defineAction } from './action';
+import { inEachBody } from './in-each-body';
+
+const drop = z.array(z.string()).min(1);
+
+/** Takes addresses out of the targets’ texts: a link’s words stay, a picture goes. */
+export const unlink = defineAction({
+  name: 'unlink',
+  label: 'Unlink in',
+  nothing: 'the address is gone already',
+  phase: 'links',
+  on: ['item', 'file', 'bank'],
+  only: 'it has no text with addresses',
+  params: z.strictObject({ drop }),
+  perTarget: [],
+  expects: z.strictObject({ there: z.array(z.string()) }),
+  sets: z.strictObject({ drop }),
+  setsOf: (params) => ({ drop: params.drop }),
+  paramsOf: (targets) => ({ drop: [...(targets[0]?.sets.drop ?? [])] }),
+  now: (shell, ref, sets) => {
+    const body = bodyOf(shell, ref);
+    if (!body) return { there: [] };
+    const written = addressesOf(body);
+    return { there: sets.drop.filter((address) => written.has(address)) };
+  },
+  isSet: (now) => now.there.length === 0,
+  apply: (shell, targets) =>
+    inEachBody(shell, targets, (now, body, sets) => dropWritten(now, body, new Set(sets.drop))),
+});

@@ -1,0 +1,87 @@
+import type { Shell } from '@/core/shell/model';
+import { diffShells } from '@/core/edits/diff-shells';
+import { digest } from '@/core/shell/digest';
+import { runPlan, type PlanRun, type RunRules } from './run-plan';
+import { withTargets, type AnyTarget, type Step } from './step';
+import type { ActionName } from './actions/registry';
+
+/** Actions that say what one thing is, and have no bearing on any other. */
+const settings = new Set<ActionName>([
+  'clear-dates',
+  'drop-requirement',
+  'edit-text',
+  'file-access',
+  'hide',
+  'move',
+  're-date',
+  'relink-addresses',
+  'rename',
+  'set-category',
+  'set-points',
+  'show',
+  'unlink',
+]);
+/** Actions of which the last on a thing says it all. */
+const lastCounts = new Set<ActionName>([
+  'file-access',
+  'hide',
+  'move',
+  'rename',
+  'set-category',
+  'set-points',
+  'show',
+]);
+
+/**
+ * The steps that really do something, said in the shortest way: what is blocked or does nothing is left out, a deletion
+ * swallows what was done to its target before, of two moves the last is left. Nothing is shortened where the shell would
+ * come out otherwise.
+ */
+export function normalise(shell: Shell, run: PlanRun, rules: RunRules): readonly Step[] {
+  const done = run.results.filter((result) => result.outcome === 'done').map((result) => result.step);
+  const shorter = shorten(done);
+  if (shorter === done) return done;
+  const again = runPlan(shell, shorter, rules);
+  const isSame =
+    again.results.every((r) => r.outcome === 'done') && !diffShells(again.after, run.after).length;
+  return isSame ? shorter : done;
+}
+
+function shorten(steps: readonly Step[]): readonly Step[] {
+  const deleted = new Set<string>();
+  const said = new Map<string, Step>();
+  const expected = new Map<string, unknown>();
+  let isShorter = false;
+  const kept = [...steps].reverse().flatMap((step): Step[] => {
+    const targets = (step.targets as readonly AnyTarget[]).filter(({ ref, expects }) => {
+      const key = `${pairOf(step.action)} ${ref}`;
+      const swallowed = settings.has(step.action) && deleted.has(ref);
+      const overtaken = lastCounts.has(step.action) && said.has(key);
+      if (overtaken) expected.set(key, expects);
+      if (step.action === 'delete') deleted.add(ref);
+      if (!swallowed && !overtaken && lastCounts.has(step.action)) said.set(key, step);
+      return !swallowed && !overtaken;
+    });
+    if (targets.length < step.targets.length) isShorter = true;
+    return targets.length ? [withTargets(step, targets)] : [];
+  });
+  return isShorter ? kept.reverse().map((step) => expecting(step, expected)) : steps;
+}
+
+/** What an earlier step on the same thing expected, this one expects now. */
+function expecting(step: Step, expected: ReadonlyMap<string, unknown>): Step {
+  const targets = (step.targets as readonly AnyTarget[]).map((target) => {
+    const key = `${pairOf(step.action)} ${target.ref}`;
+    return lastCounts.has(step.action) && expected.has(key)
+      ? { ...target, expects: expected.get(key) }
+      : target;
+  });
+  return withTargets(step, targets);
+}
+
+/** Showing and hiding turn the same switch. */
+const pairOf = (action: ActionName): ActionName => (action === 'hide' ? 'show' : action);
+
+/** Names exactly these steps for exactly this state of a shell: what was rehearsed is what is carried out. */
+export const sealOf = (steps: readonly Step[], version: string): string =>
+  digest(JSON.stringify([version, steps])).slice(0, 32);

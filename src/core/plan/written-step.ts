@@ -1,0 +1,121 @@
+import { z } from 'zod';
+import type { Shell } from '@/core/shell/model';
+import { bad, good, type Result } from '@/core/shell/result';
+import type { ActionName } from './actions/registry';
+import { actionNames } from './actions/registry';
+import { actionOf, type AnyTarget, type Step } from './step';
+
+/**
+ * A step as plan files, remedies and reports write it: refs, and parameters that are about them. It says what shall be
+ * and not what was; a plan file’s `base` names the state that it is for.
+ */
+export interface WrittenStep {
+  readonly action: string;
+  readonly targets: readonly string[];
+  readonly params: Readonly<Record<string, unknown>>;
+  readonly from: string;
+}
+
+/** The names by which steps are written: two actions share one, told apart by their parameters. */
+const writtenAs: Readonly<Partial<Record<ActionName, string>>> = {
+  'delete-questions': 'delete',
+  'relink-addresses': 'relink',
+};
+export const writtenActions = actionNames.filter((name) => writtenAs[name] === undefined);
+
+/** The action that a written step means; null where nobody knows it. */
+export function actionNamed(written: Pick<WrittenStep, 'action' | 'params'>): ActionName | null {
+  if (written.action === 'delete' && written.params['questions'] !== undefined) return 'delete-questions';
+  if (written.action === 'relink' && written.params['addresses'] !== undefined) return 'relink-addresses';
+  return actionNames.find((name) => name === written.action) ?? null;
+}
+
+export const writtenStepSchema = z.strictObject({
+  action: z.string(),
+  targets: z.array(z.string()).min(1),
+  params: z.record(z.string(), z.unknown()).default({}),
+  from: z.string().default('hand'),
+});
+
+/** The published form of a plan (docs/schemas). */
+export const planSchema = z.strictObject({
+  schema: z.literal('currycomb.plan/1'),
+  base: z.string(),
+  steps: z.array(writtenStepSchema),
+});
+export type Plan = z.output<typeof planSchema>;
+
+/**
+ * Makes a step of a written one, for a shell as it stands: each target gets what it has now and what it shall have. A
+ * target that the shell does not have gets no expectation and is told when the step is tried. Trouble `step-unreadable`
+ * where the action is not known, its parameters do not fit, or they are about something that is no target.
+ */
+export function makeStep(shell: Shell, written: WrittenStep): Result<Step> {
+  const name = actionNamed(written);
+  if (name === null)
+    return bad(
+      'step-unreadable',
+      `“${written.action}” is no action; there are ${writtenActions.join(', ')}.`,
+    );
+  const action = actionOf(name);
+  const parsed = action.params.safeParse(written.params);
+  if (!parsed.success) {
+    const [issue] = parsed.error.issues;
+    const where = issue?.path.length ? ` at “${issue.path.join('.')}”` : '';
+    return bad(
+      'step-unreadable',
+      `The parameters of “${written.action}” do not fit${where}: ${issue?.message ?? 'unknown reason'}.`,
+    );
+  }
+  const stranger = strangerIn(action.perTarget, parsed.data, written.targets);
+  if (stranger)
+    return bad(
+      'step-unreadable',
+      `The parameter “${stranger.param}” of “${written.action}” is about “${stranger.ref}”, which is not among its targets; add it to them or take it out.`,
+    );
+  const wanted = action.expand
+    ? action.expand(parsed.data, written.targets, shell)
+    : written.targets.map((ref) => ({ ref, sets: action.setsOf(parsed.data, ref, shell) }));
+  const unsaid = wanted.find(({ sets }) => sets === null);
+  if (unsaid)
+    return bad(
+      'step-unreadable',
+      `The parameters of “${written.action}” say nothing about its target “${unsaid.ref}”.`,
+    );
+  const targets = wanted.map(({ ref, sets }): AnyTarget => ({
+    ref,
+    expects: action.now(shell, ref, sets),
+    sets,
+  }));
+  return good({ action: name, targets: withoutDoubles(targets), from: written.from } as Step);
+}
+
+function strangerIn(
+  names: readonly string[],
+  params: unknown,
+  targets: readonly string[],
+): { readonly param: string; readonly ref: string } | null {
+  const known = new Set(targets);
+  for (const param of names) {
+    const record = (params as Record<string, unknown>)[param];
+    const ref = Object.keys(record ?? {}).find((key) => !known.has(key));
+    if (ref !== undefined) return { param, ref };
+  }
+  return null;
+}
+
+const withoutDoubles = (targets: readonly AnyTarget[]): AnyTarget[] => [
+  ...new Map(targets.map((target) => [target.ref, target])).values(),
+];
+
+/** A step as files and reports write it. */
+export function writeStep(step: Step): WrittenStep {
+  const action = actionOf(step.action);
+  const targets: readonly AnyTarget[] = step.targets;
+  return {
+    action: writtenAs[step.action] ?? step.action,
+    targets: action.writtenTargets?.(targets) ?? targets.map((target) => target.ref),
+    params: action.paramsOf(targets) as Record<string, unknown>,
+    from: step.from,
+  };
+}
