@@ -30,10 +30,5 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  matcher: [
-    {
-      source: '/((?!api|_next/static|_next/image|favicon.ico).*)',
-      missing: [{ type: 'header', key: 'next-router-prefetch' }],
-    },
-  ],
+  matcher: [{ source: '/((?!api|_next/static|_next/image|favicon.ico).*)' }],
 };

@@ -1,14 +1,18 @@
 import { join } from 'node:path';
 import { BlobStore } from '@/store/blobs';
 import { openDatabase, type Db } from '@/store/database';
-import { JobRunner } from './jobs/job-runner';
+import { lockFolder, type FolderLock } from '@/store/folder-lock';
+import type { JobQueue } from './jobs/job-queue';
+import { ThreadQueue } from './jobs/thread-queue';
 
 /** What every use case works with. */
 export interface Context {
   readonly db: Db;
   readonly blobs: BlobStore;
-  readonly jobs: JobRunner;
+  readonly jobs: JobQueue;
   readonly dataDir: string;
+  /** Ends the threads and lets the folder go. */
+  close(): Promise<void>;
 }
 
 export interface ContextPaths {
@@ -17,16 +21,26 @@ export interface ContextPaths {
   readonly workerFile: string;
 }
 
+/** Opens a data folder for this process alone. Throws one sentence where another process has it. */
 export function openContext(paths: ContextPaths): Context {
-  const db = openDatabase(paths.dataDir, paths.migrationsDir);
-  const blobsDir = join(paths.dataDir, 'blobs');
-  return {
-    db,
-    blobs: new BlobStore(blobsDir),
-    jobs: new JobRunner(db, paths.workerFile, blobsDir),
-    dataDir: paths.dataDir,
-  };
+  const { dataDir, migrationsDir, workerFile } = paths;
+  const lock = lockFolder(dataDir);
+  if (!lock.ok) throw new FolderTaken(lock.trouble.message);
+  const db = openDatabase(dataDir, migrationsDir);
+  const blobs = new BlobStore(join(dataDir, 'blobs'));
+  const jobs = new ThreadQueue(db, { workerFile, dataDir });
+  return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock.value) };
 }
+
+async function closeAll(db: Db, blobs: BlobStore, jobs: JobQueue, lock: FolderLock): Promise<void> {
+  await jobs.close();
+  blobs.close();
+  db.$client.close();
+  lock.release();
+}
+
+/** Another process works in the data folder. */
+export class FolderTaken extends Error {}
 
 const holder = globalThis as typeof globalThis & { currycomb?: Context };
 

@@ -2,44 +2,76 @@ import {
   closeSync,
   createReadStream,
   existsSync,
+  fsyncSync,
   mkdirSync,
   openSync,
   readdirSync,
   readFileSync,
   renameSync,
   rmSync,
-  writeFileSync,
   writeSync,
 } from 'node:fs';
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import type { Readable } from 'node:stream';
+import { Readable, Transform } from 'node:stream';
+import Database from 'better-sqlite3';
 import { digest } from '@/core/shell/digest';
 import type { Sha256 } from '@/core/shell/refs';
 
-/** Bytes kept under their SHA-256: what is equal is kept once, and versions share what they have in common. */
+/** A blob of up to this many bytes stands in the pack, a larger one is a file of its own. */
+const packedLimit = 128 * 1024;
+/** So much waits in memory before it is written in one transaction. */
+const pendingLimit = 8 * 1024 ** 2;
+
+/**
+ * Bytes kept under their SHA-256: what is equal is kept once, and versions share what they have in common. Small blobs
+ * stand in one SQLite file, written many at a time; large ones are files. Both are on the disk when `flush` returns, and
+ * what is read is held against its hash. A blob may say which others it holds, so that what nothing uses is found
+ * without opening anything.
+ */
 export class BlobStore {
+  private readonly pack: Database.Database;
+  private readonly pending = new Map<string, Buffer>();
+  private readonly pendingHolds: { parent: string; child: string }[] = [];
+  private pendingBytes = 0;
   private counter = 0;
+  private readonly statements;
 
   constructor(private readonly folder: string) {
     mkdirSync(join(folder, 'new'), { recursive: true });
+    this.pack = new Database(join(folder, 'pack.sqlite'), { timeout: 60_000 });
+    this.pack.pragma('journal_mode = WAL');
+    this.pack.pragma('synchronous = FULL');
+    this.pack.exec(
+      'CREATE TABLE IF NOT EXISTS blobs (hash TEXT PRIMARY KEY, bytes BLOB NOT NULL) WITHOUT ROWID;' +
+        'CREATE TABLE IF NOT EXISTS holds (parent TEXT NOT NULL, child TEXT NOT NULL, PRIMARY KEY (parent, child)) WITHOUT ROWID;',
+    );
+    this.statements = {
+      read: this.pack.prepare('SELECT bytes FROM blobs WHERE hash = ?').pluck(),
+      has: this.pack.prepare('SELECT 1 FROM blobs WHERE hash = ?').pluck(),
+      write: this.pack.prepare('INSERT OR IGNORE INTO blobs (hash, bytes) VALUES (?, ?)'),
+      hold: this.pack.prepare('INSERT OR IGNORE INTO holds (parent, child) VALUES (?, ?)'),
+    };
   }
 
-  private path(hash: Sha256): string {
-    return join(this.folder, hash.slice(0, 2), hash);
-  }
   has(hash: Sha256): boolean {
-    return existsSync(this.path(hash));
+    return this.pending.has(hash) || this.statements.has.get(hash) === 1 || existsSync(this.path(hash));
   }
+
+  /** The bytes; null where they are not there or are not what they were. */
   read(hash: Sha256): Buffer | null {
-    try {
-      return readFileSync(this.path(hash));
-    } catch {
-      return null;
-    }
+    const bytes = this.pending.get(hash) ?? this.packed(hash) ?? this.filed(hash);
+    return bytes !== null && digest(bytes) === hash ? bytes : null;
   }
+
+  /** The bytes as a stream, which breaks off at its end where they are not what they were; null where they are not there. */
   open(hash: Sha256): Readable | null {
-    return this.has(hash) ? createReadStream(this.path(hash)) : null;
+    const small = this.pending.get(hash) ?? this.packed(hash);
+    if (small) return digest(small) === hash ? Readable.from([small]) : null;
+    if (!existsSync(this.path(hash))) return null;
+    return createReadStream(this.path(hash)).pipe(verifying(hash));
   }
+
   put(data: Buffer | string): Sha256 {
     const hash = digest(data);
     this.keep(data, hash);
@@ -49,47 +81,178 @@ export class BlobStore {
   /** As `put`, for bytes whose hash is known. */
   keep(data: Buffer | string, hash: Sha256): void {
     if (this.has(hash)) return;
-    const file = this.freshName();
-    writeFileSync(file, data);
-    this.settle(file, hash);
+    const bytes = Buffer.isBuffer(data) ? data : Buffer.from(data, 'utf8');
+    if (bytes.length > packedLimit) this.writeFile(bytes, hash);
+    else this.wait(bytes, hash);
+  }
+
+  /** Says that a blob is of no use without others. */
+  hold(parent: Sha256, children: Iterable<string>): void {
+    for (const child of children) this.pendingHolds.push({ parent, child });
+  }
+
+  /** Has it been said what a blob is of no use without? */
+  holdsAny(parent: Sha256): boolean {
+    return this.pack.prepare('SELECT 1 FROM holds WHERE parent = ? LIMIT 1').pluck().get(parent) === 1;
   }
 
   /** A blob that arrives block by block; it appears only when it is whole. */
   begin(): { write(block: Buffer): void; done(hash: Sha256): void; abandon(): void } {
-    const file = this.freshName();
-    const fd = openSync(file, 'wx');
+    let blocks: Buffer[] = [];
+    let size = 0;
+    let file: { name: string; fd: number } | null = null;
     return {
-      write: (block) => void writeSync(fd, block),
+      write: (block) => {
+        size += block.length;
+        if (file) return void writeSync(file.fd, block);
+        blocks.push(Buffer.from(block));
+        if (size <= packedLimit) return;
+        const name = this.freshName();
+        file = { name, fd: openSync(name, 'wx') };
+        for (const early of blocks) writeSync(file.fd, early);
+        blocks = [];
+      },
       done: (hash) => {
-        closeSync(fd);
-        if (this.has(hash)) rmSync(file);
-        else this.settle(file, hash);
+        if (!file) return void this.keep(Buffer.concat(blocks), hash);
+        fsyncSync(file.fd);
+        closeSync(file.fd);
+        if (this.has(hash)) rmSync(file.name);
+        else this.settle(file.name, hash);
       },
       abandon: () => {
-        closeSync(fd);
-        rmSync(file, { force: true });
+        if (!file) return;
+        closeSync(file.fd);
+        rmSync(file.name, { force: true });
       },
     };
   }
 
+  /** Brings everything that waits to the disk, in one transaction. */
+  flush(): void {
+    if (!this.pending.size && !this.pendingHolds.length) return;
+    this.pack.transaction(() => {
+      for (const [hash, bytes] of this.pending) this.statements.write.run(hash, bytes);
+      for (const { parent, child } of this.pendingHolds) this.statements.hold.run(parent, child);
+    })();
+    this.pending.clear();
+    this.pendingHolds.length = 0;
+    this.pendingBytes = 0;
+  }
+
+  /**
+   * Deletes every blob that no root holds, and all that never became whole; returns how many. Only while nothing else
+   * writes: what is not named yet would go, too.
+   */
+  sweep(roots: Iterable<string>): number {
+    this.flush();
+    const used = this.reachedFrom(roots);
+    const all = this.pack.prepare('SELECT hash FROM blobs').pluck().all() as string[];
+    const gone = all.filter((hash) => !used.has(hash));
+    const remove = this.pack.prepare('DELETE FROM blobs WHERE hash = ?');
+    const release = this.pack.prepare('DELETE FROM holds WHERE parent = ?');
+    this.pack.transaction(() => {
+      for (const hash of gone) remove.run(hash);
+      for (const parent of this.parents()) if (!used.has(parent)) release.run(parent);
+    })();
+    return gone.length + this.sweepFiles(used);
+  }
+
+  /** Every blob that is kept, by hash: for tests and for telling how much there is. */
+  list(): string[] {
+    const files = this.folders().flatMap((name) => readdirSync(join(this.folder, name)));
+    return [...(this.pack.prepare('SELECT hash FROM blobs').pluck().all() as string[]), ...files].sort();
+  }
+
+  close(): void {
+    this.flush();
+    this.pack.close();
+  }
+
+  private parents(): string[] {
+    return this.pack.prepare('SELECT DISTINCT parent FROM holds').pluck().all() as string[];
+  }
+
+  private reachedFrom(roots: Iterable<string>): Set<string> {
+    const children = this.pack.prepare('SELECT child FROM holds WHERE parent = ?').pluck();
+    const used = new Set<string>();
+    const waiting = [...roots];
+    for (let hash = waiting.pop(); hash !== undefined; hash = waiting.pop()) {
+      if (used.has(hash)) continue;
+      used.add(hash);
+      waiting.push(...(children.all(hash) as string[]));
+    }
+    return used;
+  }
+
+  private sweepFiles(used: ReadonlySet<string>): number {
+    let gone = 0;
+    for (const folder of [...this.folders(), 'new'])
+      for (const name of readdirSync(join(this.folder, folder))) {
+        if (folder !== 'new' && used.has(name)) continue;
+        rmSync(join(this.folder, folder, name));
+        gone += 1;
+      }
+    return gone;
+  }
+
+  private folders(): string[] {
+    return readdirSync(this.folder).filter((name) => /^[0-9a-f]{2}$/.test(name));
+  }
+
+  private packed(hash: string): Buffer | null {
+    return (this.statements.read.get(hash) as Buffer | undefined) ?? null;
+  }
+
+  private filed(hash: Sha256): Buffer | null {
+    try {
+      return readFileSync(this.path(hash));
+    } catch {
+      return null;
+    }
+  }
+
+  private wait(bytes: Buffer, hash: Sha256): void {
+    // A part of a larger buffer would keep all of it in memory.
+    this.pending.set(hash, Buffer.from(bytes));
+    this.pendingBytes += bytes.length;
+    if (this.pendingBytes > pendingLimit) this.flush();
+  }
+
+  private writeFile(bytes: Buffer, hash: Sha256): void {
+    const name = this.freshName();
+    const fd = openSync(name, 'wx');
+    writeSync(fd, bytes);
+    fsyncSync(fd);
+    closeSync(fd);
+    this.settle(name, hash);
+  }
+
+  private path(hash: Sha256): string {
+    return join(this.folder, hash.slice(0, 2), hash);
+  }
   private freshName(): string {
     return join(this.folder, 'new', `${process.pid}-${process.hrtime.bigint()}-${(this.counter += 1)}`);
   }
   private settle(file: string, hash: Sha256): void {
-    mkdirSync(join(this.folder, hash.slice(0, 2)), { recursive: true });
+    const folder = join(this.folder, hash.slice(0, 2));
+    mkdirSync(folder, { recursive: true });
     renameSync(file, this.path(hash));
+    const fd = openSync(folder, 'r');
+    fsyncSync(fd);
+    closeSync(fd);
   }
+}
 
-  /** Deletes every blob that is not named, and all that never became whole; returns how many. */
-  sweep(named: ReadonlySet<string>): number {
-    let gone = 0;
-    for (const folder of readdirSync(this.folder)) {
-      for (const name of readdirSync(join(this.folder, folder))) {
-        if (folder !== 'new' && named.has(name)) continue;
-        rmSync(join(this.folder, folder, name));
-        gone += 1;
-      }
-    }
-    return gone;
-  }
+/** Passes bytes through and breaks off at the end where they do not have the hash. */
+function verifying(hash: Sha256): Transform {
+  const sum = createHash('sha256');
+  return new Transform({
+    transform(block: Buffer, _, next) {
+      sum.update(block);
+      next(null, block);
+    },
+    flush(next) {
+      next(sum.digest('hex') === hash ? null : new Error(`the bytes of ${hash} are damaged`));
+    },
+  });
 }

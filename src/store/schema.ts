@@ -1,4 +1,4 @@
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 /** A shell that somebody brought in. What it holds is in its current version. */
 export const shells = sqliteTable('shells', {
@@ -13,6 +13,9 @@ export const shells = sqliteTable('shells', {
   versionId: text('version_id').notNull(),
   /** SHA-256 of the package that it was read from, so that the same one is known again. */
   packageHash: text('package_hash').notNull().default(''),
+  /** How many changes the plan makes, and what names it for its version: kept up to date by every decision. */
+  planSize: integer('plan_size').notNull().default(0),
+  planKey: text('plan_key').notNull().default(''),
   createdAt: text('created_at').notNull(),
 });
 
@@ -24,7 +27,13 @@ export const versions = sqliteTable(
     shellId: text('shell_id')
       .notNull()
       .references(() => shells.id, { onDelete: 'cascade' }),
-    /** SHA-256 of the shell as JSON, texts and files aside, in the blob store. */
+    /** The version that it was made from; null for the first one. */
+    parentId: text('parent_id'),
+    kind: text('kind', { enum: ['read', 'run', 'add', 'undo'] })
+      .notNull()
+      .default('read'),
+    label: text('label').notNull().default(''),
+    /** SHA-256 of the shell's state in the blob store, which names its parts. */
     stateBlob: text('state_blob').notNull(),
     fingerprint: text('fingerprint').notNull(),
     /** Inventory and the bare outline, as JSON. */
@@ -36,6 +45,7 @@ export const versions = sqliteTable(
   (t) => [index('versions_by_shell').on(t.shellId)],
 );
 
+/** One combing of a version. Its findings are rows of their own; what lists show of it stands here. */
 export const audits = sqliteTable(
   'audits',
   {
@@ -46,13 +56,40 @@ export const audits = sqliteTable(
     versionId: text('version_id')
       .notNull()
       .references(() => versions.id, { onDelete: 'cascade' }),
-    audit: text('audit').notNull(),
+    /** Counts of the shell, and what each check came to, as JSON. */
+    counts: text('counts').notNull(),
+    checks: text('checks').notNull(),
+    /** What is open now, by family, and the smoothness, as JSON: kept up to date by every decision. */
+    tally: text('tally').notNull(),
     milliseconds: integer('milliseconds').notNull(),
     /** Fingerprint of the house rules that it was made by. */
     rulesKey: text('rules_key').notNull().default(''),
     combedAt: text('combed_at').notNull(),
   },
   (t) => [index('audits_by_version').on(t.versionId)],
+);
+
+/** One finding of an audit. */
+export const findings = sqliteTable(
+  'findings',
+  {
+    auditId: text('audit_id')
+      .notNull()
+      .references(() => audits.id, { onDelete: 'cascade' }),
+    id: text('id').notNull(),
+    /** Its place in the audit's order, 0 first. */
+    place: integer('place').notNull(),
+    check: text('check').notNull(),
+    family: text('family').notNull(),
+    substance: text('substance').notNull(),
+    /** What a list shows, and what proves it, as JSON. */
+    listed: text('listed').notNull(),
+    evidence: text('evidence').notNull(),
+    /** The step that takes its remedy, and those of other remedies, as JSON; null where there is none. */
+    step: text('step'),
+    others: text('others').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.auditId, t.id] }), index('findings_by_place').on(t.auditId, t.place)],
 );
 
 /** Findings that somebody left be: kept per course by what the subjects say, so that the next term is not asked again. */
@@ -68,56 +105,100 @@ export const leaveBes = sqliteTable(
   (t) => [primaryKey({ columns: [t.course, t.check, t.substance] })],
 );
 
-/** The plan's findings: each accepted finding stands for the steps of its remedy. */
-export const accepted = sqliteTable(
-  'accepted',
+/** The plan: steps in order, each from a finding or by hand. A finding has one at most. */
+export const planSteps = sqliteTable(
+  'plan_steps',
   {
+    id: text('id').primaryKey(),
     shellId: text('shell_id')
       .notNull()
       .references(() => shells.id, { onDelete: 'cascade' }),
-    findingId: text('finding_id').notNull(),
-    acceptedAt: text('accepted_at').notNull(),
+    place: integer('place').notNull(),
+    findingId: text('finding_id'),
+    /** The finding's own remedy, another one, or a step that no finding proposed. */
+    how: text('how', { enum: ['remedy', 'other', 'hand'] }).notNull(),
+    action: text('action').notNull(),
+    step: text('step').notNull(),
+    addedAt: text('added_at').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.shellId, t.findingId] })],
+  (t) => [
+    uniqueIndex('plan_steps_by_finding').on(t.shellId, t.findingId),
+    index('plan_steps_by_place').on(t.shellId, t.place),
+  ],
 );
 
-/** Steps added by hand, in order. */
-export const handSteps = sqliteTable('hand_steps', {
-  id: text('id').primaryKey(),
+/** What the last rehearsal of a shell came to. It is good for exactly the plan and the version that it names. */
+export const rehearsals = sqliteTable('rehearsals', {
   shellId: text('shell_id')
-    .notNull()
+    .primaryKey()
     .references(() => shells.id, { onDelete: 'cascade' }),
-  position: integer('position').notNull(),
-  step: text('step').notNull(),
+  versionId: text('version_id').notNull(),
+  planKey: text('plan_key').notNull(),
+  /** Digest of the normalised steps and the version, and the steps themselves, which are what is carried out. */
+  seal: text('seal').notNull(),
+  steps: text('steps').notNull(),
+  view: text('view').notNull(),
+  rehearsedAt: text('rehearsed_at').notNull(),
 });
 
-export const runs = sqliteTable('runs', {
-  id: text('id').primaryKey(),
-  shellId: text('shell_id')
-    .notNull()
-    .references(() => shells.id, { onDelete: 'cascade' }),
-  /** The restore point: the version that the run began from. */
-  beforeVersion: text('before_version')
-    .notNull()
-    .references(() => versions.id),
-  afterVersion: text('after_version')
-    .notNull()
-    .references(() => versions.id),
-  /** A plan carried out, or a package added. */
-  kind: text('kind', { enum: ['plan', 'add'] })
-    .notNull()
-    .default('plan'),
-  /** The added package: its name and SHA-256. */
-  packageName: text('package_name'),
-  packageHash: text('package_hash'),
-  state: text('state', { enum: ['done', 'undone'] }).notNull(),
-  /** Blob of the edits, for the exact inverse. */
-  editsBlob: text('edits_blob').notNull(),
-  summary: text('summary').notNull(),
-  auditBefore: text('audit_before').references(() => audits.id),
-  startedAt: text('started_at').notNull(),
-  finishedAt: text('finished_at').notNull(),
-});
+/** One carrying out of a plan, or one adding of a package. */
+export const runs = sqliteTable(
+  'runs',
+  {
+    id: text('id').primaryKey(),
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
+    /** The restore point: the version that the run began from. */
+    beforeVersion: text('before_version')
+      .notNull()
+      .references(() => versions.id),
+    /** Null until it is done. */
+    afterVersion: text('after_version').references(() => versions.id),
+    /** A plan carried out, or a package added. */
+    kind: text('kind', { enum: ['plan', 'add'] })
+      .notNull()
+      .default('plan'),
+    /** The added package: its name and SHA-256. */
+    packageName: text('package_name'),
+    packageHash: text('package_hash'),
+    state: text('state', { enum: ['planned', 'running', 'paused', 'stopped', 'done', 'undone'] }).notNull(),
+    seal: text('seal').notNull().default(''),
+    /** Blob of the edits by step, for the exact inverse; null until it is done. */
+    editsBlob: text('edits_blob'),
+    summary: text('summary'),
+    auditBefore: text('audit_before').references(() => audits.id, { onDelete: 'set null' }),
+    startedAt: text('started_at').notNull(),
+    finishedAt: text('finished_at'),
+  },
+  (t) => [index('runs_by_shell').on(t.shellId, t.startedAt)],
+);
+
+/** One step of a run as it was carried out: the ledger. Written before and after, with the state in one transaction. */
+export const operations = sqliteTable(
+  'operations',
+  {
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id, { onDelete: 'cascade' }),
+    sequence: integer('sequence').notNull(),
+    /** Names the operation to whoever carries it out, so that it is never done twice. */
+    key: text('key').notNull(),
+    action: text('action').notNull(),
+    targets: text('targets').notNull(),
+    titles: text('titles').notNull(),
+    /** The step with what it expects; null for what was added and for old runs. */
+    step: text('step'),
+    state: text('state', {
+      enum: ['waiting', 'doing', 'done', 'blocked', 'nothing', 'undone', 'failed'],
+    }).notNull(),
+    reason: text('reason'),
+    tries: integer('tries').notNull().default(0),
+    at: text('at').notNull(),
+    undoneAt: text('undone_at'),
+  },
+  (t) => [primaryKey({ columns: [t.runId, t.sequence] }), uniqueIndex('operations_by_key').on(t.key)],
+);
 
 /** A package that was read to be added: one for each shell, until it is added or another takes its place. */
 export const incomings = sqliteTable('incomings', {
@@ -138,24 +219,6 @@ export const incomings = sqliteTable('incomings', {
   createdAt: text('created_at').notNull(),
 });
 
-export const ledger = sqliteTable(
-  'ledger',
-  {
-    id: integer('id').primaryKey({ autoIncrement: true }),
-    runId: text('run_id')
-      .notNull()
-      .references(() => runs.id, { onDelete: 'cascade' }),
-    direction: text('direction', { enum: ['do', 'undo'] }).notNull(),
-    action: text('action').notNull(),
-    targets: text('targets').notNull(),
-    titles: text('titles').notNull(),
-    outcome: text('outcome').notNull(),
-    reason: text('reason'),
-    at: text('at').notNull(),
-  },
-  (t) => [index('ledger_by_run').on(t.runId)],
-);
-
 /** The house rules in use: one set, as JSON of what was set by hand. */
 export const houseRules = sqliteTable('house_rules', {
   id: text('id').primaryKey(),
@@ -169,16 +232,24 @@ export const sheetColumns = sqliteTable('sheet_columns', {
   means: text('means').notNull(),
 });
 
-export const jobs = sqliteTable('jobs', {
-  id: text('id').primaryKey(),
-  kind: text('kind').notNull(),
-  shellId: text('shell_id'),
-  state: text('state', { enum: ['waiting', 'running', 'done', 'failed', 'cancelled'] }).notNull(),
-  done: integer('done').notNull(),
-  total: integer('total').notNull(),
-  doing: text('doing').notNull(),
-  result: text('result'),
-  trouble: text('trouble'),
-  createdAt: text('created_at').notNull(),
-  finishedAt: text('finished_at'),
-});
+/** Work that outlives a request. */
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind').notNull(),
+    shellId: text('shell_id'),
+    state: text('state', { enum: ['waiting', 'running', 'paused', 'done', 'failed', 'cancelled'] }).notNull(),
+    /** What it was given, as JSON: enough to start it again after a restart. */
+    input: text('input').notNull().default('null'),
+    done: integer('done').notNull(),
+    total: integer('total').notNull(),
+    doing: text('doing').notNull(),
+    result: text('result'),
+    trouble: text('trouble'),
+    tries: integer('tries').notNull().default(0),
+    createdAt: text('created_at').notNull(),
+    finishedAt: text('finished_at'),
+  },
+  (t) => [index('jobs_by_state').on(t.state), index('jobs_by_shell').on(t.shellId, t.kind)],
+);

@@ -1,31 +1,40 @@
+import { join } from 'node:path';
 import { parentPort, workerData } from 'node:worker_threads';
-import type { JobOrder, JobReport } from '@/services/jobs/job-kinds';
-import { runJob } from '@/services/jobs/run-job';
+import type { JobMessage, JobReport } from '@/services/jobs/job-record';
+import { jobOf } from '@/services/jobs/registry';
+import { BlobStore } from '@/store/blobs';
 
-/** A worker thread: takes orders one after the other and reports. */
-const { blobsDir } = workerData as { blobsDir: string };
-const say = (report: JobReport) => parentPort?.postMessage(report);
+/** A worker thread: takes jobs one after the other and reports. What it kept is on the disk before it says so. */
+const { dataDir } = workerData as { dataDir: string };
+const blobs = new BlobStore(join(dataDir, 'blobs'));
+const report = (message: JobReport) => parentPort?.postMessage(message);
+/** Progress comes at most this often, in milliseconds: each one is written to the job’s row. */
+const progressEvery = 50;
 
-parentPort?.on('message', ({ id, kind, input }: JobOrder) => {
-  let last = 0;
+async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
+  const record = jobOf(kind);
+  if (!record) return { id, type: 'trouble', message: `There is no job “${kind}”; nothing was changed.` };
+  let last = -progressEvery;
   const progress = (done: number, total: number, doing: string) => {
     const now = performance.now();
-    if (done < total && now - last < 50 && kind === 'bring-in') return;
+    if (now - last < progressEvery) return;
     last = now;
-    say({ id, type: 'progress', done, total, doing });
+    report({ id, type: 'progress', done, total, doing });
   };
-  runJob(kind, input, { blobsDir, progress }).then(
-    (result) =>
-      say(
-        result.ok
-          ? { id, type: 'done', output: result.value }
-          : { id, type: 'trouble', message: result.trouble.message },
-      ),
-    (error: unknown) =>
-      say({
-        id,
-        type: 'trouble',
-        message: `Something went wrong in Currycomb itself, and nothing was changed (${error instanceof Error ? error.message : 'unknown'}).`,
-      }),
-  );
-});
+  try {
+    const result = await record.run(record.input.parse(input), { blobs, dataDir, progress });
+    blobs.flush();
+    return result.ok
+      ? { id, type: 'done', output: result.value }
+      : { id, type: 'trouble', message: result.trouble.message };
+  } catch (error) {
+    const why = error instanceof Error ? error.message : 'unknown';
+    return {
+      id,
+      type: 'trouble',
+      message: `Something went wrong in Currycomb itself, and nothing was changed (${why}).`,
+    };
+  }
+}
+
+parentPort?.on('message', (message: JobMessage) => void run(message).then(report));

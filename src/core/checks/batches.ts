@@ -4,7 +4,7 @@ import {
   urgencies,
   type CheckId,
   type Family,
-  type Finding,
+  type ListedFinding,
   type RemedyAction,
   type Urgency,
 } from './finding';
@@ -32,8 +32,8 @@ export interface Batch {
 }
 
 /** Groups open findings into batches: what students meet first comes first, then what cleans most. */
-export function batchFindings(findings: readonly Finding[], checks: readonly CheckRecord[]): Batch[] {
-  const groups = new Map<string, Finding[]>();
+export function batchFindings(findings: readonly ListedFinding[], checks: readonly CheckRecord[]): Batch[] {
+  const groups = new Map<string, ListedFinding[]>();
   for (const finding of findings) {
     const key = `${finding.check} ${finding.batch}`;
     const list = groups.get(key);
@@ -49,7 +49,7 @@ export function batchFindings(findings: readonly Finding[], checks: readonly Che
   );
 }
 
-function makeBatch(key: string, group: readonly Finding[], checks: readonly CheckRecord[]): Batch {
+function makeBatch(key: string, group: readonly ListedFinding[], checks: readonly CheckRecord[]): Batch {
   const first = group[0]!;
   const check = checks.find((c) => c.id === first.check);
   const things = new Set(group.flatMap((f) => f.subjects.filter((s) => s.ref !== f.keep).map((s) => s.ref)));
@@ -75,16 +75,13 @@ function makeBatch(key: string, group: readonly Finding[], checks: readonly Chec
 }
 
 /** The evidence that most of the group shares, said once; for a single finding its first piece. */
-function proofOf(group: readonly Finding[]): string {
-  const first = group[0]!;
-  if (group.length === 1) {
-    const piece = first.evidence[0];
-    return piece ? `${piece.label}: ${piece.value}` : '';
-  }
+function proofOf(group: readonly ListedFinding[]): string {
+  const [first] = group;
+  if (first && group.length === 1) return first.proof;
   const titles = group.slice(0, 3).map((f) => subjectTitle(f));
   const more = group.length - titles.length;
   return `${titles.map((t) => `“${t}”`).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
 }
 
-const subjectTitle = (finding: Finding): string =>
+const subjectTitle = (finding: ListedFinding): string =>
   (finding.subjects.find((s) => s.ref !== finding.keep) ?? finding.subjects[0])?.title ?? finding.title;

@@ -115,30 +115,13 @@ export interface Finding {
   readonly substance: string;
 }
 
-/** A finding without what proves it: what a list of thousands needs. */
-export type ListedFinding = Omit<Finding, 'evidence' | 'substance'>;
-export const listed = ({
-  id,
-  check,
-  family,
-  urgency,
-  confidence,
-  title,
-  subjects,
-  keep,
-  remedy,
-  coveredBy,
-  batch,
-}: Finding): ListedFinding => ({
-  id,
-  check,
-  family,
-  urgency,
-  confidence,
-  title,
-  subjects,
-  keep,
-  remedy,
-  coveredBy,
-  batch,
-});
+/** A finding without what proves it but for its first fact: what a list of thousands needs. */
+export type ListedFinding = Omit<Finding, 'evidence' | 'substance'> & {
+  /** The first piece of its evidence, in one line. */
+  readonly proof: string;
+};
+export function listed(finding: Finding): ListedFinding {
+  const { evidence, substance: _, ...rest } = finding;
+  const [first] = evidence;
+  return { ...rest, proof: first ? `${first.label}: ${first.value}` : '' };
+}

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { defineCheck, type CheckRecord } from './check';
 import { batchFindings } from './batches';
 import { headlineOf } from './headline';
+import { listed } from './finding';
 import { defaultHouseRules } from './house-rules';
 import { chooseKeeper, type Candidate } from './keeper';
 import { allChecks } from './registry';
@@ -87,10 +88,7 @@ test('a check can be switched off, and given another urgency', () => {
 
 test('batches: fix first before tidy, one decision for many, and a headline that counts', () => {
   const { findings } = runChecks(doubled, { checks: allChecks });
-  const batches = batchFindings(
-    findings.filter((f) => !f.coveredBy),
-    allChecks,
-  );
+  const batches = batchFindings(findings.filter((f) => !f.coveredBy).map(listed), allChecks);
   expect(batches.map((b) => [b.check, b.things, b.touches, b.safe])).toEqual([
     ['duplicate.repeated-import', 6, 6, true],
     ['readiness.no-syllabus', 1, 0, true],
@@ -108,7 +106,7 @@ test('a finding that joins two things counts once in its batch', () => {
         c.page('Target', '<p>x</p>', { path: 't.html', shown: false }),
       ],
   );
-  const batches = batchFindings(runChecks(shell, { checks: allChecks }).findings, allChecks);
+  const batches = batchFindings(runChecks(shell, { checks: allChecks }).findings.map(listed), allChecks);
   expect(batches.find((b) => b.check === 'visibility.hidden-target')).toMatchObject({
     things: 1,
     title: 'link to something students cannot open',

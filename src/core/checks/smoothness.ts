@@ -9,7 +9,10 @@ export interface Smoothness {
 }
 
 /** The share of everything in the shell with no open finding. What a finding proposes to keep lies smooth. */
-export function smoothnessOf(counts: ShellCounts, open: readonly Finding[]): Smoothness {
+export function smoothnessOf(
+  counts: ShellCounts,
+  open: readonly Pick<Finding, 'subjects' | 'keep'>[],
+): Smoothness {
   const total = countThings(counts);
   const rough = new Set<string>();
   for (const finding of open)

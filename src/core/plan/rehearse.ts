@@ -38,7 +38,10 @@ export function rehearse(
  * Findings closed and caused from one audit to the next. A finding that only lost subjects, or whose kept thing
  * changed, is the same trouble made smaller: it is neither closed nor caused.
  */
-export function compareAudits(before: Audit, after: Audit): { closed: Finding[]; caused: Finding[] } {
+export function compareAudits(
+  before: Pick<Audit, 'findings'>,
+  after: Pick<Audit, 'findings'>,
+): { closed: Finding[]; caused: Finding[] } {
   const afterIds = new Set(after.findings.map((f) => f.id));
   const beforeIds = new Set(before.findings.map((f) => f.id));
   const touched = new Set(

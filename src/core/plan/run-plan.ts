@@ -121,7 +121,8 @@ function countAlive(shell: Shell, rewritten: ReadonlyMap<string, number>): numbe
   return [...rewritten].reduce((sum, [node, n]) => sum + (alive.has(node) ? n : 0), 0);
 }
 
-function countRemoved(before: Shell, after: Shell): RemovedCounts {
+/** How many of each kind are there no more. */
+export function countRemoved(before: Shell, after: Shell): RemovedCounts {
   const [was, now] = [countShell(before), countShell(after)];
   return {
     items: was.items - now.items,

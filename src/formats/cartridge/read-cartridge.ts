@@ -1,3 +1,4 @@
+import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type {
   Content,

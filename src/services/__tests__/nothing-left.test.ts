@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import type { LocalDate } from '@/core/time/local-date';
 import { incomings, shells, versions } from '@/store/schema';
 import { incomingSchema, orderIncoming } from '../add/order-incoming';
-import { bringInSchema, orderBringIn, uploadsDir } from '../bring-in/order-bring-in';
+import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
+import { uploadsDir } from '../bring-in/uploads';
 import { openContext, type Context } from '../context';
 import { findShell } from '../shells/current-shell';
 import { good, hostile } from './hostile-list';
@@ -26,7 +27,7 @@ beforeAll(() => {
   });
 });
 afterAll(async () => {
-  await context.jobs.close();
+  await context.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
@@ -44,9 +45,8 @@ const inventory = () => ({
   versions: context.db.select().from(versions).all().length,
   incomings: context.db.select().from(incomings).all().length,
   uploads: readdirSync(uploadsDir(context)),
-  blobs: readdirSync(join(folder, 'blobs'))
-    .flatMap((f) => readdirSync(join(folder, 'blobs', f)))
-    .sort(),
+  blobs: context.blobs.list(),
+  unfinished: readdirSync(join(folder, 'blobs', 'new')),
 });
 const form = (zip: Buffer, more: { events?: string | Buffer; status?: string | Buffer } = {}) => ({
   package: upload('p.imscc', zip),

@@ -1,56 +1,40 @@
 import { randomUUID } from 'node:crypto';
-import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { LocalDate } from '@/core/time/local-date';
-import { bringInSchema, orderBringIn, uploadsDir } from '../bring-in/order-bring-in';
-import { orderRun, orderUndo } from '../carry-out/order-run';
+import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
+import { uploadsDir } from '../bring-in/uploads';
+import { readShell } from '../bring-in/read-shell';
+import { orderRun } from '../carry-out/order-run';
+import { orderUndo } from '../carry-out/order-undo';
 import { combView } from '../comb/comb-view';
 import { orderComb } from '../comb/order-comb';
-import { openContext, type Context } from '../context';
+import type { Context } from '../context';
 import { decide } from '../decide/decisions';
+import { plannedActions } from '../decide/plan';
 import { keepRules, keptRules } from '../house-rules/house-rules';
 import { orderTryRules } from '../house-rules/try-rules';
-import type { JobView } from '../jobs/job-runner';
+import type { JobView } from '../jobs/job-queue';
 import { exportShell, shellReport } from '../prove/export-shell';
 import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
 import { findShell, runsOf, type CurrentShell } from '../shells/current-shell';
 import { frameView } from '../shells/frame-view';
-import { readShell } from '../bring-in/read-shell';
+import { DataFolder, must, today } from './data-folder';
 
-// The use cases over a real database and the real worker thread, without the web around them.
-const folder = mkdtempSync(join(tmpdir(), 'currycomb-services-'));
-const paths = {
-  dataDir: join(folder, 'data'),
-  migrationsDir: join(process.cwd(), 'src/store/migrations'),
-  workerFile: join(process.cwd(), 'dist/workers/job.mjs'),
-};
-const today = '2027-01-04' as LocalDate;
+// The use cases over a real database and the real worker threads, without the web around them.
+let folder: DataFolder;
 let context: Context;
 beforeAll(() => {
-  context = openContext(paths);
+  folder = new DataFolder();
+  ({ context } = folder);
 });
-afterAll(async () => {
-  await context.jobs.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => folder.close());
 
-const ended = async (id: string): Promise<JobView> => (await context.jobs.ended(id))!;
-function upload(path: string): { id: string; name: string } {
-  const id = randomUUID();
-  copyFileSync(path, join(uploadsDir(context), id));
-  return { id, name: path.split('/').at(-1)! };
-}
+const ended = (jobId: string): Promise<JobView> => folder.ended(jobId);
+const upload = (path: string) => folder.upload(path);
+const shellOf = (id: string): CurrentShell => folder.now(id);
 async function broughtIn(form: object): Promise<JobView> {
-  const ordered = orderBringIn(context, bringInSchema.parse(form), today);
-  if (!ordered.ok) throw new Error(ordered.trouble.message);
-  return ended(ordered.value.jobId);
+  return ended(must(orderBringIn(context, bringInSchema.parse(form), today)).jobId);
 }
-const must = <T>(result: { ok: true; value: T } | { ok: false; trouble: { message: string } }): T => {
-  if (!result.ok) throw new Error(result.trouble.message);
-  return result.value;
-};
-const shellOf = (id: string): CurrentShell => findShell(context, id)!;
 
 let id = '';
 test('a package is brought in: one version, no upload left', async () => {
@@ -68,8 +52,7 @@ test('a package is brought in: one version, no upload left', async () => {
   ({ shellId: id } = JSON.parse(view.result!) as { shellId: string });
   expect(shellOf(id)).toMatchObject({
     row: { code: 'GEO 130', termStart: '2027-01-11' },
-    kept: null,
-    open: [],
+    audit: null,
     plan: { size: 0 },
   });
   expect(readdirSync(uploadsDir(context))).toEqual([]);
@@ -80,7 +63,7 @@ test('a package is brought in: one version, no upload left', async () => {
 }, 60_000);
 
 test('what can’t be read leaves nothing behind, and the sentence says why', async () => {
-  const broken = join(folder, 'broken.zip');
+  const broken = join(folder.folder, 'broken.zip');
   writeFileSync(broken, 'no zip');
   const view = await broughtIn({ package: upload(broken) });
   expect([view.state, view.trouble]).toEqual([
@@ -96,11 +79,12 @@ test('what can’t be read leaves nothing behind, and the sentence says why', as
 test('combed, decided, rehearsed, carried out, taken back', async () => {
   expect((await ended(orderComb(context, shellOf(id)))).state).toBe('done');
   const combed = shellOf(id);
-  const view = combView(combed, keptRules(context).key);
+  const findings = folder.findings(id);
+  const view = combView(context, combed, keptRules(context).key);
   expect(view.combed?.byOtherRules).toBe(false);
   expect(view.findings.length).toBeGreaterThan(10);
-  const empty = combed.open.filter((f) => f.check === 'orphan.empty-module');
-  const without = combed.open.find((f) => f.remedy === null)!;
+  const empty = findings.filter((f) => f.check === 'orphan.empty-module');
+  const without = findings.find((f) => f.remedy === null)!;
   expect(decide(context, combed, { decision: 'accept', findings: [without.id] })).toMatchObject({
     ok: false,
     trouble: { code: 'no-remedy' },
@@ -111,18 +95,22 @@ test('combed, decided, rehearsed, carried out, taken back', async () => {
   });
   // Left be, then opened again: nothing of it stays.
   must(decide(context, combed, { decision: 'leave-be', findings: [without.id] }));
-  expect(shellOf(id).leftBe.map((f) => f.id)).toEqual([without.id]);
+  expect(folder.findings(id, 'left-be').map((f) => f.id)).toEqual([without.id]);
   must(decide(context, shellOf(id), { decision: 'reopen', findings: [without.id] }));
-  expect(shellOf(id).open).toHaveLength(combed.open.length);
+  expect(folder.findings(id)).toHaveLength(findings.length);
 
   must(decide(context, shellOf(id), { decision: 'accept', findings: empty.map((f) => f.id) }));
-  expect(shellOf(id).plan.accepted).toEqual(empty.map((f) => f.id).sort());
+  expect(
+    plannedActions(context.db, id)
+      .map((p) => p.finding)
+      .sort(),
+  ).toEqual(empty.map((f) => f.id).sort());
   expect(frameView(context, shellOf(id), new Date()).states.decide).toBe(
-    `${combed.open.length - empty.length} open`,
+    `${findings.length - empty.length} open`,
   );
   expect(orderRun(context, shellOf(id))).toMatchObject({ ok: false, trouble: { code: 'not-rehearsed' } });
   expect((await ended(must(orderRehearsal(context, shellOf(id))).jobId)).state).toBe('done');
-  expect(sealedRehearsal(context, shellOf(id))?.closed.map((f) => f.id)).toEqual(
+  expect(sealedRehearsal(context, shellOf(id))?.view.closed.map((f) => f.id)).toEqual(
     expect.arrayContaining(empty.map((f) => f.id)),
   );
 
@@ -132,7 +120,7 @@ test('combed, decided, rehearsed, carried out, taken back', async () => {
   expect(after.version.id).not.toBe(before.version.id);
   expect(after.plan.size).toBe(0);
   const [run] = runsOf(context, id);
-  expect(JSON.parse(run!.summary)).toMatchObject({ blocked: 0, removed: { items: empty.length } });
+  expect(JSON.parse(run!.summary ?? '')).toMatchObject({ blocked: 0, removed: { items: empty.length } });
 
   expect((await ended(must(orderUndo(context, after, run!)).jobId)).state).toBe('done');
   expect(shellOf(id).version.fingerprint).toBe(before.version.fingerprint);
@@ -152,10 +140,10 @@ test('house rules are tried without being kept, and kept ones mark the shell as 
   });
   must(keepRules(context, strict));
   await ended(orderComb(context, shellOf(id)));
-  expect(shellOf(id).open.some((f) => f.check === 'orphan.empty-module')).toBe(false);
-  expect(combView(shellOf(id), keptRules(context).key).combed?.byOtherRules).toBe(false);
+  expect(folder.findings(id).some((f) => f.check === 'orphan.empty-module')).toBe(false);
+  expect(combView(context, shellOf(id), keptRules(context).key).combed?.byOtherRules).toBe(false);
   must(keepRules(context, {}));
-  expect(combView(shellOf(id), keptRules(context).key).combed?.byOtherRules).toBe(true);
+  expect(combView(context, shellOf(id), keptRules(context).key).combed?.byOtherRules).toBe(true);
 }, 60_000);
 
 test('what is exported is the shell, and the file is gone when it was sent', async () => {
@@ -164,7 +152,7 @@ test('what is exported is the shell, and the file is gone when it was sent', asy
   for await (const block of stream) blocks.push(block as Buffer);
   const all = Buffer.concat(blocks);
   expect(all.length).toBe(bytes);
-  const file = join(folder, 'export.imscc');
+  const file = join(folder.folder, 'export.imscc');
   writeFileSync(file, all);
   const again = must(await readShell({ package: { path: file, name: 'export.imscc' }, today }));
   const original = must(
@@ -173,7 +161,7 @@ test('what is exported is the shell, and the file is gone when it was sent', asy
   for (const { archive } of [again, original]) archive.close();
   expect(again.shell.items.map((i) => i.title)).toEqual(original.shell.items.map((i) => i.title));
   expect(again.shell.term).toEqual({ title: 'Spring 2027', start: '2027-01-11', end: '2027-05-07' });
-  expect(readdirSync(join(paths.dataDir, 'exports'))).toEqual([]);
+  expect(readdirSync(join(folder.dataDir, 'exports'))).toEqual([]);
   expect(await exportShell(context, shellOf(id), 'events')).toMatchObject({
     ok: false,
     trouble: { message: 'There are no events to export.' },
@@ -183,35 +171,52 @@ test('what is exported is the shell, and the file is gone when it was sent', asy
 
 test('a job is cancelled whether it waits or runs, and the next one goes on', async () => {
   const running = orderComb(context, shellOf(id));
-  const waiting = orderComb(context, shellOf(id));
-  const last = orderComb(context, shellOf(id));
+  // The same, ordered twice, is the one that is under way.
+  expect(orderComb(context, shellOf(id))).toBe(running);
+  expect(context.jobs.underWay(id)?.id).toBe(running);
+  const stateBlob = shellOf(id).version.stateBlob as never;
+  const file = join(folder.folder, 'never-written');
+  const waiting = context.jobs.order('export', id, { stateBlob, what: 'state', file });
   expect([context.jobs.cancel(waiting), context.jobs.cancel(running), context.jobs.cancel(running)]).toEqual([
     true,
     true,
     false,
   ]);
+  const last = orderComb(context, shellOf(id));
   expect([(await ended(running)).state, (await ended(waiting)).state, (await ended(last)).state]).toEqual([
     'cancelled',
     'cancelled',
     'done',
   ]);
-  expect(context.jobs.idle).toBe(true);
+  await folder.idle();
 }, 60_000);
 
-test('what a restart cut off says so; a worker that can’t start fails its job and no more', async () => {
+test('a paused job waits until it is resumed', async () => {
+  const job = orderComb(context, shellOf(id));
+  expect(context.jobs.pause(job)).toBe(true);
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  expect(context.jobs.view(job)?.state).toBe('paused');
+  expect(context.jobs.resume(job)).toBe(true);
+  expect((await ended(job)).state).toBe('done');
+}, 60_000);
+
+test('what a restart cut off goes on; a worker that can’t start fails its job and no more', async () => {
   const cut = orderComb(context, shellOf(id));
-  await context.jobs.close();
-  const again = openContext(paths);
-  expect(await again.jobs.ended(randomUUID())).toBeNull();
-  expect(again.jobs.view(cut)).toMatchObject({
-    state: 'failed',
-    trouble: expect.stringMatching(/restarted while this was running; nothing was changed/),
-  });
-  const lame = openContext({ ...paths, workerFile: join(folder, 'nowhere.mjs') });
+  await folder.restart();
+  ({ context } = folder);
+  expect(await context.jobs.ended(randomUUID())).toBeNull();
+  expect((await ended(cut)).state).toBe('done');
+  await folder.idle();
+  await context.close();
+  const lame = folder.open({ workerFile: join(folder.folder, 'nowhere.mjs') });
   const job = orderComb(lame, findShell(lame, id)!);
   expect((await lame.jobs.ended(job))?.trouble).toMatch(
     /^Something went wrong in Currycomb itself, and nothing was changed/,
   );
-  expect(existsSync(join(paths.dataDir, 'blobs'))).toBe(true);
-  context = again;
+  await lame.close();
+  context = folder.context = folder.open();
+}, 60_000);
+
+test('a second process on the same folder is refused in one sentence', () => {
+  expect(() => folder.open()).toThrow(/already uses the folder .*CURRYCOMB_DATA\.$/);
 });

@@ -1,5 +1,5 @@
 import type { Sha256 } from '@/core/shell/refs';
-import { loadBareShell } from '@/store/shell-state-blob';
+import { loadBareShell } from '@/store/state/keep-shell';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 

@@ -4,7 +4,7 @@ import { emptyShell } from '@/core/shell/empty-shell';
 import { identityDoubts, type IdentityDoubt } from '@/core/shell/identity';
 import type { IntakeNote } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
-import { loadBareShell } from '@/store/shell-state-blob';
+import { loadBareShell } from '@/store/state/keep-shell';
 import { incomings, runs } from '@/store/schema';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
@@ -68,7 +68,7 @@ export function earlierAdding(
     .orderBy(desc(runs.finishedAt))
     .limit(1)
     .get();
-  if (run) return { runId: run.id, at: run.finishedAt };
+  if (run) return { runId: run.id, at: run.finishedAt ?? run.startedAt };
   return shell.row.packageHash !== '' && shell.row.packageHash === packageHash
     ? { runId: null, at: shell.row.createdAt }
     : null;

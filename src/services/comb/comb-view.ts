@@ -2,11 +2,16 @@ import { batchFindings, type Batch } from '@/core/checks/batches';
 import { headlineOf } from '@/core/checks/headline';
 import { allChecks } from '@/core/checks/registry';
 import type { CheckRow } from '@/core/checks/run-checks';
-import type { Finding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding';
 import type { Smoothness } from '@/core/checks/smoothness';
 import { countThings } from '@/core/shell/inventory';
 import type { Sketch } from '@/core/shell/sketch';
+import type { Context } from '../context';
+import { staleLeaveBes } from '../decide/decisions';
+import { plannedActions } from '../decide/plan';
+import { courseOf } from '../shells/course';
 import { sketchOfVersion, inventoryOf, type CurrentShell } from '../shells/current-shell';
+import { listedFindings } from './kept-findings';
 
 export interface CheckLine {
   readonly id: string;
@@ -25,20 +30,25 @@ export interface CombView {
     readonly byOtherRules: boolean;
   } | null;
   readonly sketch: Sketch;
-  readonly findings: readonly Finding[];
-  readonly leftBe: readonly Finding[];
+  readonly findings: readonly ListedFinding[];
+  readonly leftBe: readonly ListedFinding[];
+  /** Findings that were left be and do not come up any more. */
+  readonly staleLeaveBes: ReturnType<typeof staleLeaveBes>;
   readonly batches: readonly Batch[];
   readonly headline: string;
   readonly smoothness: Smoothness | null;
   readonly checks: readonly CheckLine[];
-  /** Findings whose remedy is in the plan, and those with a step chosen by hand. */
-  readonly accepted: readonly string[];
-  readonly changed: readonly { readonly finding: string; readonly action: string }[];
+  /** Findings that the plan does something about, and what. */
+  readonly planned: ReturnType<typeof plannedActions>;
   readonly planSize: number;
 }
 
-export function combView(shell: CurrentShell, rulesKey = ''): CombView {
-  const { row, version, kept, open, leftBe, plan, smoothness } = shell;
+export function combView(context: Context, shell: CurrentShell, rulesKey = ''): CombView {
+  const { row, version, audit, plan, smoothness } = shell;
+  const course = courseOf(row);
+  const listed = (state: 'open' | 'left-be') =>
+    audit ? listedFindings(context.db, audit.id, course, state) : [];
+  const open = listed('open');
   const batches = batchFindings(
     open.filter((f) => f.coveredBy === null),
     allChecks,
@@ -49,22 +59,26 @@ export function combView(shell: CurrentShell, rulesKey = ''): CombView {
     code: row.code,
     title: row.title,
     things: countThings(inventoryOf(version).counts),
-    combed: kept
-      ? { at: kept.combedAt, milliseconds: kept.milliseconds, byOtherRules: kept.rulesKey !== rulesKey }
+    combed: audit
+      ? {
+          at: audit.combedAt,
+          milliseconds: audit.milliseconds,
+          byOtherRules: audit.rulesKey !== rulesKey,
+        }
       : null,
     sketch: sketchOfVersion(version),
     findings: open,
-    leftBe,
+    leftBe: listed('left-be'),
+    staleLeaveBes: staleLeaveBes(context, shell),
     batches,
     headline: headlineOf(batches),
     smoothness,
-    checks: (kept?.audit.checks ?? []).map((r) => ({
+    checks: (audit?.checks ?? []).map((r) => ({
       id: r.check,
       title: titles.get(r.check) ?? r.check,
       row: r.outcome,
     })),
-    accepted: plan.accepted,
-    changed: plan.handSteps.map(({ step }) => ({ finding: step.from, action: step.action })),
+    planned: plannedActions(context.db, row.id),
     planSize: plan.size,
   };
 }

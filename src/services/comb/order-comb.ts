@@ -1,32 +1,23 @@
-import { randomUUID } from 'node:crypto';
-import type { Sha256 } from '@/core/shell/refs';
-import { audits } from '@/store/schema';
 import type { Context } from '../context';
 import { keptRules } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
+import { blobHash } from '../shells/kept-state';
+import type { WrittenRules } from '../house-rules/written-rules';
+import type { Desk } from '../jobs/job-record';
 
 /** Orders a shell to be combed; the findings are kept with the version that was combed. */
-export function orderComb(context: Context, shell: CurrentShell): string {
-  const { row, version } = shell;
-  const { written, key } = keptRules(context);
-  return context.jobs.order(
-    'comb',
-    row.id,
-    { stateBlob: version.stateBlob as Sha256, rules: written },
-    ({ audit, milliseconds }) => {
-      context.db
-        .insert(audits)
-        .values({
-          id: randomUUID(),
-          shellId: row.id,
-          versionId: version.id,
-          audit: JSON.stringify(audit),
-          milliseconds,
-          rulesKey: key,
-          combedAt: new Date().toISOString(),
-        })
-        .run();
-      return { findings: audit.findings.length };
-    },
-  );
-}
+export const orderComb = (context: Context, { row, version }: CurrentShell): string =>
+  context.jobs.order('comb', row.id, {
+    versionId: version.id,
+    stateBlob: blobHash.parse(version.stateBlob),
+    rules: keptRules(context).written,
+  });
+
+/** Orders a version to be combed where another job has just written it. */
+export const orderCombOf = (
+  desk: Desk,
+  shellId: string,
+  versionId: string,
+  stateBlob: string,
+  rules: WrittenRules,
+): string => desk.order('comb', shellId, { versionId, stateBlob, rules });

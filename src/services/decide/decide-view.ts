@@ -1,22 +1,14 @@
-import { listed, type ListedFinding } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
 import { combView, type CombView } from '../comb/comb-view';
+import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the workbench shows: the findings without what proves them, which comes when one is looked at. */
-export interface DecideView extends Omit<CombView, 'findings' | 'leftBe'> {
-  readonly findings: readonly ListedFinding[];
-  readonly leftBe: readonly ListedFinding[];
-}
+export type DecideView = CombView;
 
-export function decideView(shell: CurrentShell, rulesKey: string): DecideView {
-  const view = combView(shell, rulesKey);
-  return {
-    ...view,
-    findings: view.findings.map(listed),
-    leftBe: view.leftBe.map(listed),
-    sketch: untitled(view.sketch),
-  };
+export function decideView(context: Context, shell: CurrentShell, rulesKey: string): DecideView {
+  const view = combView(context, shell, rulesKey);
+  return { ...view, sketch: untitled(view.sketch) };
 }
 
 /** The upright Coat names nothing; a large shell has twenty thousand titles. */

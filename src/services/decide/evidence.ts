@@ -1,4 +1,5 @@
 import type { Evidence } from '@/core/checks/finding';
+import { findingById, findingRows } from '../comb/kept-findings';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import {
@@ -18,6 +19,8 @@ export interface FindingEvidence {
   /** Two items' texts word by word; null where there are no two texts. */
   readonly difference: readonly DiffPart[] | null;
   readonly events: readonly EventDetail[];
+  /** What else may be done about it, in the words of the buttons. */
+  readonly others: readonly string[];
 }
 
 /** Checks that say of two items that they are alike: their texts stand side by side. */
@@ -30,7 +33,7 @@ const comparedChecks = new Set<string>([
 ]);
 
 export function evidenceOf(context: Context, shell: CurrentShell, findingId: string): FindingEvidence | null {
-  const finding = [...shell.open, ...shell.leftBe].find((f) => f.id === findingId);
+  const finding = shell.audit ? findingById(context.db, shell.audit.id, findingId) : null;
   if (!finding) return null;
   const refs = finding.subjects.filter((s) => s.type === 'item').map((s) => s.ref);
   // The one that stays first, then one that would go.
@@ -48,10 +51,22 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
     facts: finding.evidence,
     items,
     difference: comparable ? compareTexts(first.text!, second.text!) : null,
+    others: finding.others.map((other) => other.label),
     events: eventDetails(
       context,
       shell,
       finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref),
     ),
   };
+}
+
+/** The facts that prove some findings, by finding. */
+export function factsOfFindings(
+  context: Context,
+  shell: CurrentShell,
+  ids: readonly string[],
+): Readonly<Record<string, readonly Evidence[]>> {
+  if (!shell.audit) return {};
+  const rows = findingRows(context.db, shell.audit.id, ids);
+  return Object.fromEntries(rows.map((row) => [row.id, JSON.parse(row.evidence) as Evidence[]]));
 }

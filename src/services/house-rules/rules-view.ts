@@ -3,7 +3,7 @@ import type { CheckRecord } from '@/core/checks/check';
 import type { Urgency } from '@/core/checks/finding';
 import { ruleLists, settingsOf, type Setting } from '@/core/checks/settings';
 import type { Context } from '../context';
-import { allShells } from '../shells/current-shell';
+import { listShells } from '../shells/shell-list';
 import { keptRules } from './house-rules';
 import type { WrittenRules } from './written-rules';
 
@@ -45,8 +45,8 @@ export function rulesView(context: Context): RulesView {
     lists: ruleLists.map((l) => ({ ...l, title: spell(l.name) })),
     checks: allChecks.map(checkFormOf),
     // Shells that were combed come first: there the effect is known best.
-    shells: [...allShells(context)]
-      .sort((a, b) => Number(b.kept !== null) - Number(a.kept !== null) || b.open.length - a.open.length)
-      .map((s) => ({ id: s.row.id, name: [s.row.code, s.row.title].filter((t) => t !== '').join(' ') })),
+    shells: [...listShells(context)]
+      .sort((a, b) => Number(b.open !== null) - Number(a.open !== null) || b.openTotal - a.openTotal)
+      .map(({ id, code, title }) => ({ id, name: [code, title].filter((t) => t !== '').join(' ') })),
   };
 }

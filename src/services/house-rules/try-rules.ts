@@ -1,7 +1,7 @@
-import type { Sha256 } from '@/core/shell/refs';
 import { good, type Result } from '@/core/shell/result';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
+import { blobHash } from '../shells/kept-state';
 import { keptRules } from './house-rules';
 import { rulesFrom, type WrittenRules } from './written-rules';
 
@@ -13,11 +13,7 @@ export function orderTryRules(
 ): Result<{ jobId: string }> {
   const read = rulesFrom(written);
   if (!read.ok) return read;
-  const jobId = context.jobs.order(
-    'try-rules',
-    shell.row.id,
-    { stateBlob: shell.version.stateBlob as Sha256, now: keptRules(context).written, then: written },
-    (effects) => effects,
-  );
-  return good({ jobId });
+  const stateBlob = blobHash.parse(shell.version.stateBlob);
+  const rules = { now: keptRules(context).written, then: written };
+  return good({ jobId: context.jobs.order('try-rules', shell.row.id, { stateBlob, ...rules }) });
 }

@@ -1,10 +1,12 @@
+import { z } from 'zod';
 import { readHouseRules, type HouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { fingerprint } from '@/core/shell/digest';
 import { bad, good, type Result } from '@/core/shell/result';
 
 /** House rules as they are kept: what was set by hand, as a file of them would say it. */
-export type WrittenRules = Readonly<Record<string, unknown>>;
+export const writtenRules = z.record(z.string(), z.unknown());
+export type WrittenRules = Readonly<z.output<typeof writtenRules>>;
 
 /** The whole rules of what was written: every setting that is not named has its default. */
 export function rulesFrom(written: WrittenRules): Result<HouseRules> {

@@ -8,3 +8,4 @@ export const exportNames = {
   state: { ending: '-state.json', type: 'application/json' },
 } as const;
 export type ExportKind = keyof typeof exportNames;
+export const exportKinds = Object.keys(exportNames) as [ExportKind, ...ExportKind[]];

@@ -3,10 +3,12 @@ import { createReadStream, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { reportHtml } from '@/formats/report/report-html';
-import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
-import { loadBareShell } from '@/store/shell-state-blob';
+import { loadBareShell } from '@/store/state/keep-shell';
+import { wholeFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
+import { courseOf } from '../shells/course';
+import { blobHash } from '../shells/kept-state';
 import type { ExportKind } from './export-kinds';
 import { intakeOf, type CurrentShell } from '../shells/current-shell';
 
@@ -20,12 +22,12 @@ export async function exportShell(
   const dir = join(context.dataDir, 'exports');
   mkdirSync(dir, { recursive: true });
   const file = join(dir, randomUUID());
-  const id = context.jobs.order(
-    'export',
-    shell.row.id,
-    { stateBlob: shell.version.stateBlob as Sha256, what, file, chosen },
-    (output) => output,
-  );
+  const id = context.jobs.order('export', shell.row.id, {
+    stateBlob: blobHash.parse(shell.version.stateBlob),
+    what,
+    file,
+    ...(chosen ? { chosen: [...chosen] } : {}),
+  });
   const view = await context.jobs.ended(id);
   if (view?.state !== 'done' || !view.result) {
     rmSync(file, { force: true });
@@ -38,11 +40,13 @@ export async function exportShell(
 
 /** The audit report of the shell as it stands; null where it has not been combed. */
 export function shellReport(context: Context, shell: CurrentShell): string | null {
-  if (!shell.kept) return null;
-  const bare = loadBareShell(context.blobs, shell.version.stateBlob as Sha256);
+  const { audit, version, row } = shell;
+  if (!audit) return null;
+  const bare = loadBareShell(context.blobs, blobHash.parse(version.stateBlob));
+  const findings = wholeFindings(context.db, audit.id, courseOf(row), 'open');
   return reportHtml({
     shell: bare,
-    intake: intakeOf(shell.version),
-    audit: { ...shell.kept.audit, findings: shell.open },
+    intake: intakeOf(version),
+    audit: { counts: audit.counts, checks: audit.checks, findings },
   });
 }

@@ -1,54 +1,53 @@
-import { and, desc, eq } from 'drizzle-orm';
-import type { Sha256 } from '@/core/shell/refs';
+import { eq } from 'drizzle-orm';
+import type { Step } from '@/core/plan/step';
 import { bad, good, type Result } from '@/core/shell/result';
-import { jobs } from '@/store/schema';
+import { rehearsals } from '@/store/schema';
 import type { Context } from '../context';
+import { planOf } from '../decide/plan';
 import { keptRules } from '../house-rules/house-rules';
-import type { RehearsalView } from '../jobs/job-kinds';
 import type { CurrentShell } from '../shells/current-shell';
-
-interface KeptRehearsal {
-  readonly planKey: string;
-  readonly view: RehearsalView;
-}
+import { blobHash } from '../shells/kept-state';
+import type { RehearsalView } from './rehearse-job';
 
 /** Orders the plan to be tried on a copy. What comes of it is sealed with the plan and the state it was tried for. */
 export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
-  if (!shell.kept) return bad('not-combed', 'Comb the shell first.');
+  if (!shell.audit) return bad('not-combed', 'Comb the shell first.');
   if (shell.plan.size === 0) return bad('empty-plan', 'The plan is empty: accept some findings first.');
-  const planKey = shell.plan.key;
-  const jobId = context.jobs.order(
-    'rehearse',
-    shell.row.id,
-    {
-      ...planInput(shell),
-      audit: { ...shell.kept.audit, findings: shell.open },
-      rules: keptRules(context).written,
-    },
-    (view) => ({ planKey, view }) satisfies KeptRehearsal,
-  );
+  const jobId = context.jobs.order('rehearse', shell.row.id, {
+    versionId: shell.version.id,
+    planKey: shell.plan.key,
+    stateBlob: blobHash.parse(shell.version.stateBlob),
+    steps: planOf(context.db, shell.row.id).map((row) => row.step),
+    rules: keptRules(context).written,
+  });
   return good({ jobId });
 }
 
-export function planInput(shell: CurrentShell) {
-  const wanted = new Set(shell.plan.accepted);
-  return {
-    stateBlob: shell.version.stateBlob as Sha256,
-    findings: shell.open.filter((f) => wanted.has(f.id)),
-    handSteps: shell.plan.handSteps.map((s) => s.step),
-  };
+/** Was exactly this plan rehearsed for exactly this state? */
+export function isRehearsed(context: Context, shell: CurrentShell): boolean {
+  const row = context.db
+    .select({ versionId: rehearsals.versionId, planKey: rehearsals.planKey })
+    .from(rehearsals)
+    .where(eq(rehearsals.shellId, shell.row.id))
+    .get();
+  return row?.versionId === shell.version.id && row.planKey === shell.plan.key && shell.plan.key !== '';
+}
+
+export interface SealedRehearsal {
+  readonly seal: string;
+  /** What is carried out: the normalised steps. */
+  readonly steps: readonly Step[];
+  readonly view: RehearsalView;
 }
 
 /** The rehearsal of exactly this plan for exactly this state, or null where it has to be rehearsed (again). */
-export function sealedRehearsal(context: Context, shell: CurrentShell): RehearsalView | null {
-  const row = context.db
-    .select({ result: jobs.result })
-    .from(jobs)
-    .where(and(eq(jobs.shellId, shell.row.id), eq(jobs.kind, 'rehearse'), eq(jobs.state, 'done')))
-    .orderBy(desc(jobs.finishedAt))
-    .limit(1)
-    .get();
-  if (!row?.result) return null;
-  const kept = JSON.parse(row.result) as KeptRehearsal;
-  return kept.planKey === shell.plan.key ? kept.view : null;
+export function sealedRehearsal(context: Context, shell: CurrentShell): SealedRehearsal | null {
+  if (!isRehearsed(context, shell)) return null;
+  const row = context.db.select().from(rehearsals).where(eq(rehearsals.shellId, shell.row.id)).get();
+  if (!row) return null;
+  return {
+    seal: row.seal,
+    steps: JSON.parse(row.steps) as Step[],
+    view: JSON.parse(row.view) as RehearsalView,
+  };
 }

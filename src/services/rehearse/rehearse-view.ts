@@ -1,11 +1,14 @@
-import type { Finding } from '@/core/checks/finding';
+import { eq } from 'drizzle-orm';
+import type { ListedFinding } from '@/core/checks/finding';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import type { Sketch } from '@/core/shell/sketch';
+import { leaveBes } from '@/store/schema';
+import { listedFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
-import type { RehearsalView } from '../jobs/job-kinds';
+import { courseOf } from '../shells/course';
 import { sketchOfVersion, type CurrentShell } from '../shells/current-shell';
-import { countChanges } from '@/core/plan/run-plan';
 import { sealedRehearsal } from './order-rehearsal';
+import type { RehearsalView } from './rehearse-job';
 
 /** What the Rehearse stage shows. */
 export interface RehearseStageView {
@@ -18,35 +21,50 @@ export interface RehearseStageView {
   readonly sealed: SealedView | null;
   readonly before: {
     readonly sketch: Sketch;
-    readonly findings: readonly Finding[];
+    readonly findings: readonly ListedFinding[];
     readonly smoothness: Smoothness | null;
   };
 }
 export interface SealedView extends RehearsalView {
   readonly smoothnessAfter: Smoothness;
-  /** Changes that would be made; links that follow along are counted apart. */
-  readonly changes: number;
 }
 
 export function rehearseStage(context: Context, shell: CurrentShell): RehearseStageView {
-  const view = sealedRehearsal(context, shell);
-  const left = new Set(shell.leftBe.map((f) => `${f.check} ${f.substance}`));
-  const openAfter = view?.after.audit.findings.filter((f) => !left.has(`${f.check} ${f.substance}`)) ?? [];
+  const { row, audit, plan, version } = shell;
   return {
-    id: shell.row.id,
-    code: shell.row.code,
-    title: shell.row.title,
-    planSize: shell.plan.size,
-    planKey: shell.plan.key,
-    combed: shell.kept !== null,
-    sealed: view
-      ? {
-          ...view,
-          after: { ...view.after, audit: { ...view.after.audit, findings: openAfter } },
-          smoothnessAfter: smoothnessOf(view.after.audit.counts, openAfter),
-          changes: countChanges(view.results, 'done'),
-        }
-      : null,
-    before: { sketch: sketchOfVersion(shell.version), findings: shell.open, smoothness: shell.smoothness },
+    id: row.id,
+    code: row.code,
+    title: row.title,
+    planSize: plan.size,
+    planKey: plan.key,
+    combed: audit !== null,
+    sealed: sealedView(context, shell),
+    before: {
+      sketch: sketchOfVersion(version),
+      findings: audit ? listedFindings(context.db, audit.id, courseOf(row), 'open') : [],
+      smoothness: shell.smoothness,
+    },
+  };
+}
+
+function sealedView(context: Context, shell: CurrentShell): SealedView | null {
+  const sealed = sealedRehearsal(context, shell);
+  if (!sealed) return null;
+  const { view } = sealed;
+  const course = courseOf(shell.row);
+  const left = new Set(
+    context.db
+      .select()
+      .from(leaveBes)
+      .where(eq(leaveBes.course, course))
+      .all()
+      .map((one) => `${one.check} ${one.substance}`),
+  );
+  const { audit } = view.after;
+  const findings = audit.findings.filter((f) => !left.has(`${f.check} ${f.substance}`));
+  return {
+    ...view,
+    after: { ...view.after, audit: { ...audit, findings } },
+    smoothnessAfter: smoothnessOf(audit.counts, findings),
   };
 }

@@ -3,7 +3,7 @@ import { outlineOf } from '@/core/shell/outline';
 import { itemKinds, type ItemKind } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
-import { loadBareShell } from '@/store/shell-state-blob';
+import { loadBareShell } from '@/store/state/keep-shell';
 import type { Context } from '../context';
 import type { CurrentShell } from './current-shell';
 

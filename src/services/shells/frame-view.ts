@@ -1,6 +1,8 @@
 import type { Context } from '../context';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
-import { sealedRehearsal } from '../rehearse/order-rehearsal';
+import { and, eq } from 'drizzle-orm';
+import { findings, planSteps } from '@/store/schema';
+import { isRehearsed } from '../rehearse/order-rehearsal';
 import { inventoryOf, runsOf, type CurrentShell } from './current-shell';
 
 /** A term in one line: its title, else its days, else that nobody told. */
@@ -26,10 +28,8 @@ const clock = (iso: string, now: Date): string => {
 
 /** What the frame says on every screen of this shell. */
 export function frameView(context: Context, shell: CurrentShell, now: Date) {
-  const { row, version, kept, open, plan, smoothness } = shell;
-  const runs = runsOf(context, row.id);
-  const last = runs.find((r) => r.state === 'done');
-  const planned = new Set([...plan.accepted, ...plan.handSteps.map(({ step }) => step.from)]);
+  const { row, version, audit, plan, smoothness } = shell;
+  const last = runsOf(context, row.id).find((r) => r.state === 'done');
   return {
     id: row.id,
     code: row.code,
@@ -39,12 +39,29 @@ export function frameView(context: Context, shell: CurrentShell, now: Date) {
     planSize: plan.size,
     states: {
       'bring-in': `${inventoryOf(version).counts.items} items`,
-      comb: kept ? clock(kept.combedAt, now) : 'not yet',
+      comb: audit ? clock(audit.combedAt, now) : 'not yet',
       // As the workbench counts: what is in the plan is decided.
-      decide: kept ? `${open.filter((f) => !planned.has(f.id)).length} open` : '–',
-      rehearse: plan.size === 0 ? '–' : sealedRehearsal(context, shell) ? 'rehearsed' : 'not yet',
-      'carry-out': last ? clock(last.finishedAt, now) : '–',
+      decide: audit ? `${undecidedOf(context, shell)} open` : '–',
+      rehearse: rehearsedWord(context, shell),
+      'carry-out': last?.finishedAt ? clock(last.finishedAt, now) : '–',
       prove: smoothness ? `${smoothness.percent} % smooth` : '–',
     },
   };
+}
+
+function rehearsedWord(context: Context, shell: CurrentShell): string {
+  if (shell.plan.size === 0) return '–';
+  return isRehearsed(context, shell) ? 'rehearsed' : 'not yet';
+}
+
+/** How many open findings nothing was decided about: the plan does something about the others. */
+export function undecidedOf({ db }: Context, { row, audit }: CurrentShell): number {
+  if (!audit) return 0;
+  const known = db
+    .select({ id: findings.id })
+    .from(planSteps)
+    .innerJoin(findings, and(eq(findings.auditId, audit.id), eq(findings.id, planSteps.findingId)))
+    .where(eq(planSteps.shellId, row.id))
+    .all();
+  return audit.tally.total - known.length;
 }

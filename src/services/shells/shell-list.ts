@@ -1,7 +1,11 @@
-import { families, type Family } from '@/core/checks/finding';
+import { desc, eq } from 'drizzle-orm';
+import type { Family } from '@/core/checks/finding';
+import type { ShellCounts } from '@/core/shell/inventory';
+import { audits, runs, shells, versions } from '@/store/schema';
+import type { Tally } from '../comb/kept-findings';
 import type { Context } from '../context';
+import { inventoryOf } from './current-shell';
 import { spellTerm } from './frame-view';
-import { allShells, inventoryOf, runsOf } from './current-shell';
 
 /** One line of the list of shells. */
 export interface ShellLine {
@@ -20,33 +24,52 @@ export interface ShellLine {
   readonly planSize: number;
 }
 
-export function listShells(context: Context): ShellLine[] {
-  return allShells(context).map((shell) => {
-    const { counts } = inventoryOf(shell.version);
+/** Every shell, out of rows alone: no audit and no state of a shell is opened for it. */
+export function listShells({ db }: Context): ShellLine[] {
+  const rows = db
+    .select({ shell: shells, inventory: versions.inventory, versionId: versions.id })
+    .from(shells)
+    .innerJoin(versions, eq(versions.id, shells.versionId))
+    .orderBy(shells.code, shells.createdAt)
+    .all();
+  const heads = new Map(
+    db
+      .select({ versionId: audits.versionId, tally: audits.tally, combedAt: audits.combedAt })
+      .from(audits)
+      .innerJoin(shells, eq(shells.versionId, audits.versionId))
+      .orderBy(audits.combedAt)
+      .all()
+      .map((audit) => [audit.versionId, audit]),
+  );
+  const lastRuns = new Map(
+    db
+      .select({ shellId: runs.shellId, finishedAt: runs.finishedAt })
+      .from(runs)
+      .where(eq(runs.state, 'done'))
+      .orderBy(desc(runs.finishedAt))
+      .all()
+      .reverse()
+      .map((run) => [run.shellId, run.finishedAt]),
+  );
+  return rows.map(({ shell, inventory, versionId }) => {
+    const { counts } = inventoryOf({ inventory });
+    const head = heads.get(versionId);
+    const tally = head ? (JSON.parse(head.tally) as Tally) : null;
     return {
-      id: shell.row.id,
-      code: shell.row.code,
-      title: shell.row.title,
-      term: spellTerm(shell.row),
-      things:
-        counts.items +
-        counts.files +
-        counts.events +
-        counts.gradeCategories +
-        counts.gradeColumns +
-        counts.banks +
-        counts.homePages,
+      id: shell.id,
+      code: shell.code,
+      title: shell.title,
+      term: spellTerm(shell),
+      things: thingsIn(counts),
       items: counts.items,
-      percent: shell.smoothness?.percent ?? null,
-      open: shell.kept
-        ? (Object.fromEntries(
-            families.map((f) => [f, shell.open.filter((o) => o.family === f).length]),
-          ) as Record<Family, number>)
-        : null,
-      openTotal: shell.open.length,
-      combedAt: shell.kept?.combedAt ?? null,
-      runAt: runsOf(context, shell.row.id).find((r) => r.state === 'done')?.finishedAt ?? null,
-      planSize: shell.plan.size,
+      percent: tally?.smoothness.percent ?? null,
+      open: tally?.open ?? null,
+      openTotal: tally?.total ?? 0,
+      combedAt: head?.combedAt ?? null,
+      runAt: lastRuns.get(shell.id) ?? null,
+      planSize: shell.planSize,
     };
   });
 }
+
+const thingsIn = (counts: ShellCounts): number => Object.values(counts).reduce((sum, n) => sum + n, 0);

@@ -3,7 +3,7 @@ import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef, Sha256 } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
-import { loadBareShell, textOf } from '@/store/shell-state-blob';
+import { loadBareShell, textOf } from '@/store/state/keep-shell';
 import type { Context } from '../context';
 import type { CurrentShell } from './current-shell';
 

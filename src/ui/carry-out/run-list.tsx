@@ -4,7 +4,8 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { plural } from '@/core/text/plural';
-import type { LedgerLine, RunSummary } from '@/services/carry-out/order-run';
+import type { LedgerLine } from '@/services/carry-out/ledger';
+import type { RunSummary } from '@/services/carry-out/run-summary';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
@@ -20,8 +21,8 @@ export interface RunView {
   readonly packageName: string | null;
   readonly summary: RunSummary;
   readonly ledger: readonly LedgerLine[];
-  /** Only the newest run can be taken back. */
-  readonly undoable: boolean;
+  /** Nothing was changed after it. */
+  readonly isLast: boolean;
 }
 
 /** Every run with its ledger; the newest can be taken back as a whole. */
@@ -41,6 +42,12 @@ export function RunList({
   const router = useRouter();
   const undo = useJob(() => router.refresh());
   const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
+  const takeBack = (runId: string, what: 'run' | 'since' | 'step', sequence?: number) =>
+    void undo.start(`/api/shells/${id}/undo`, {
+      runId,
+      what,
+      ...(sequence === undefined ? {} : { sequence }),
+    });
   if (!runs.length)
     return (
       <div className={styles.page}>
@@ -92,23 +99,15 @@ export function RunList({
               {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of{' '}
               <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
             </h2>
-            {run.state === 'undone' ? (
-              <span className="soft">taken back</span>
-            ) : run.undoable ? (
-              <Button
-                variant="outlined"
-                disabled={busy}
-                onClick={() => void undo.start(`/api/shells/${id}/undo`, { runId: run.id })}
-              >
-                Take back this run ({plural(run.summary.done, 'change')})
-              </Button>
-            ) : (
-              <span className="soft">something was changed after it</span>
-            )}
+            <RunActions run={run} busy={busy} onUndo={(what) => takeBack(run.id, what)} />
           </div>
           <details open={run === last} style={{ marginTop: 8 }}>
             <summary>Ledger</summary>
-            <LedgerTable lines={run.ledger} />
+            <LedgerTable
+              lines={run.ledger}
+              busy={busy}
+              onUndo={run.state === 'done' ? (sequence) => takeBack(run.id, 'step', sequence) : null}
+            />
           </details>
         </section>
       ))}
@@ -123,7 +122,40 @@ export function RunList({
   );
 }
 
-function LedgerTable({ lines }: { lines: readonly LedgerLine[] }) {
+/** What can be taken back of a run; what later stands on is told when it is tried, and nothing is changed then. */
+function RunActions({
+  run,
+  busy,
+  onUndo,
+}: {
+  run: RunView;
+  busy: boolean;
+  onUndo: (what: 'run' | 'since') => void;
+}) {
+  if (run.state === 'undone') return <span className="soft">taken back</span>;
+  return (
+    <>
+      <Button variant="outlined" disabled={busy} onClick={() => onUndo('run')}>
+        Take back this run ({plural(run.summary.done, 'change')})
+      </Button>
+      {!run.isLast && (
+        <Button disabled={busy} onClick={() => onUndo('since')}>
+          Go back to before this run
+        </Button>
+      )}
+    </>
+  );
+}
+
+function LedgerTable({
+  lines,
+  busy,
+  onUndo,
+}: {
+  lines: readonly LedgerLine[];
+  busy: boolean;
+  onUndo: ((sequence: number) => void) | null;
+}) {
   return (
     <table className={styles.table}>
       <thead>
@@ -133,17 +165,20 @@ function LedgerTable({ lines }: { lines: readonly LedgerLine[] }) {
           <th scope="col">Count</th>
           <th scope="col">On</th>
           <th scope="col">Outcome</th>
+          <th scope="col">
+            <span className="unseen">Take back</span>
+          </th>
         </tr>
       </thead>
       <tbody>
         {lines.slice(0, 400).map((l) => (
-          <tr key={l.id}>
+          <tr key={`${l.direction} ${l.sequence}`}>
             <td className="number soft" style={{ whiteSpace: 'nowrap' }}>
               {new Date(l.at).toLocaleTimeString('en-GB')}
             </td>
             <td style={{ whiteSpace: 'nowrap' }}>
               {l.direction === 'undo' ? 'Taken back: ' : ''}
-              {actionTitles[l.action as keyof typeof actionTitles] ?? l.action}
+              {actionTitles[l.action] ?? l.action}
             </td>
             <td className="number">{l.titles.length}</td>
             <td style={{ overflowWrap: 'anywhere' }}>
@@ -154,11 +189,18 @@ function LedgerTable({ lines }: { lines: readonly LedgerLine[] }) {
               {l.outcome}
               {l.reason && <span className="soft">: {l.reason}</span>}
             </td>
+            <td>
+              {onUndo && l.undoable && (
+                <Button size="small" disabled={busy} onClick={() => onUndo(l.sequence)}>
+                  Take back {l.titles.length}
+                </Button>
+              )}
+            </td>
           </tr>
         ))}
         {lines.length > 400 && (
           <tr>
-            <td colSpan={5}>and {lines.length - 400} more operations</td>
+            <td colSpan={6}>and {lines.length - 400} more operations</td>
           </tr>
         )}
       </tbody>

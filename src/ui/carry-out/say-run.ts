@@ -1,5 +1,5 @@
 import { plural } from '@/core/text/plural';
-import type { RunSummary } from '@/services/carry-out/order-run';
+import type { RunSummary } from '@/services/carry-out/run-summary';
 
 /** Joins parts the way people do: “a, b and c”. */
 const join = (parts: readonly string[]): string =>

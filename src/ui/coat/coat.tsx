@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useColorScheme } from '@mui/material/styles';
-import type { ListedFinding } from '@/core/checks/finding';
+import type { CoatFinding } from './coat-model';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel, type Bristle } from './coat-model';
 import { layOut, placeAt, type Place } from './coat-layout';
@@ -10,7 +10,7 @@ import styles from './coat.module.css';
 
 interface CoatProps {
   readonly sketch: Sketch;
-  readonly findings: readonly ListedFinding[];
+  readonly findings: readonly CoatFinding[];
   readonly label: string;
   readonly onOpen?: (finding: string) => void;
 }

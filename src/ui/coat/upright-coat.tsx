@@ -2,7 +2,7 @@
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { collect } from '@/core/collect';
-import type { ListedFinding } from '@/core/checks/finding';
+import type { CoatFinding } from './coat-model';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel } from './coat-model';
 import { readPalette } from './draw-coat';
@@ -17,8 +17,8 @@ export function UprightCoat({
   onOpen,
 }: {
   sketch: Sketch;
-  findings: readonly ListedFinding[];
-  current: ListedFinding | null;
+  findings: readonly CoatFinding[];
+  current: CoatFinding | null;
   onOpen: (finding: string) => void;
 }) {
   const box = useRef<HTMLDivElement>(null);

@@ -3,15 +3,19 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { Batch } from '@/core/checks/batches';
-import { urgencyTitles, type Finding } from '@/core/checks/finding';
+import { urgencyTitles, type Evidence, type ListedFinding } from '@/core/checks/finding';
 import { actionWords } from '../decide/remedies';
+import { send } from '../jobs/use-job';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './comb.module.css';
+
+/** So many findings of a batch are looked at in its row; the others in the workbench. */
+const mostShown = 25;
 
 interface BatchRowProps {
   readonly id: string;
   readonly batch: Batch;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly ListedFinding[];
   readonly inPlan: boolean;
   readonly busy: boolean;
   readonly onAccept: () => void;
@@ -22,6 +26,15 @@ interface BatchRowProps {
 export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBack }: BatchRowProps) {
   const [open, setOpen] = useState(false);
   const [looked, setLooked] = useState(false);
+  const [facts, setFacts] = useState<Readonly<Record<string, readonly Evidence[]>> | null>(null);
+  const load = async () => {
+    const ids = findings.slice(0, mostShown).map((f) => f.id);
+    const result = await send<{ facts: Readonly<Record<string, readonly Evidence[]>> }>(
+      `/api/shells/${id}/facts`,
+      { findings: ids },
+    );
+    setFacts(result.ok ? result.value.facts : {});
+  };
   const decide = `/shells/${id}/decide?batch=${batch.id}`;
   const panel = `evidence-${batch.id}`;
   const label = batch.action ? `${actionWords[batch.action]} ${batch.touches}` : null;
@@ -54,6 +67,7 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
           onClick={() => {
             setOpen(!open);
             setLooked(true);
+            if (!facts) void load();
           }}
         >
           Look
@@ -84,9 +98,10 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
           id={panel}
           role="region"
           aria-label={`Evidence: ${batch.title}`}
+          aria-busy={facts === null}
           tabIndex={0}
         >
-          {findings.slice(0, 25).map((f) => (
+          {findings.slice(0, mostShown).map((f) => (
             <div key={f.id}>
               <h3>{f.title}</h3>
               <dl
@@ -97,7 +112,7 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
                   margin: '4px 0',
                 }}
               >
-                {f.evidence.slice(0, 6).map((e, i) => (
+                {(facts?.[f.id] ?? []).slice(0, 6).map((e, i) => (
                   <div key={i} style={{ display: 'contents' }}>
                     <dt className="soft">{e.label}</dt>
                     <dd style={{ margin: 0, overflowWrap: 'anywhere' }}>{e.value}</dd>
@@ -106,9 +121,9 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
               </dl>
             </div>
           ))}
-          {findings.length > 25 && (
+          {findings.length > mostShown && (
             <p>
-              <Link href={decide}>and {findings.length - 25} more: go through them one by one</Link>
+              <Link href={decide}>and {findings.length - mostShown} more: go through them one by one</Link>
             </p>
           )}
         </div>

@@ -21,9 +21,8 @@ import styles from './comb.module.css';
 export function CombStage({ view }: { view: CombView }) {
   const router = useRouter();
   const job = useJob(() => router.refresh());
-  const decisions = useDecisions(view.id);
+  const decisions = useDecisions(view);
   const byId = useMemo(() => new Map(view.findings.map((f) => [f.id, f])), [view.findings]);
-  const accepted = useMemo(() => new Set(view.accepted), [view.accepted]);
   const combing = job.view?.state === 'waiting' || job.view?.state === 'running';
   const comb = () => void job.start(`/api/shells/${view.id}/comb`);
   if (!view.combed)
@@ -125,7 +124,7 @@ export function CombStage({ view }: { view: CombView }) {
                     id={view.id}
                     batch={batch}
                     findings={batch.findings.map((f) => byId.get(f)).filter((f) => f !== undefined)}
-                    inPlan={takable.length > 0 && takable.every((f) => accepted.has(f))}
+                    inPlan={takable.length > 0 && takable.every((f) => decisions.stateOf(f) === 'planned')}
                     busy={decisions.busy}
                     onAccept={() => void decisions.accept(takable)}
                     onTakeBack={() => void decisions.reopen(takable)}
@@ -139,9 +138,9 @@ export function CombStage({ view }: { view: CombView }) {
       <aside className={styles.side} aria-label="Figures">
         {smoothness && <SmoothnessPanel id={view.id} smoothness={smoothness} findings={view.findings} />}
         <FamilyTable id={view.id} findings={view.findings} />
-        {view.planSize > 0 && (
+        {decisions.planSize > 0 && (
           <Button variant="contained" href={`/shells/${view.id}/rehearse`}>
-            Rehearse {plural(view.planSize, 'change')}
+            Rehearse {plural(decisions.planSize, 'change')}
           </Button>
         )}
         <Unsaid view={view} />
@@ -186,6 +185,18 @@ function Unsaid({ view }: { view: CombView }) {
         <p className="number">
           <Link href={`/shells/${view.id}/decide?state=left-be`}>{view.leftBe.length} left be</Link>
         </p>
+      )}
+      {view.staleLeaveBes.length > 0 && (
+        <details>
+          <summary>
+            <span className="number">{view.staleLeaveBes.length}</span> left be that nothing matches any more
+          </summary>
+          <ul className="soft">
+            {view.staleLeaveBes.map((one) => (
+              <li key={`${one.check} ${one.title}`}>{one.title}</li>
+            ))}
+          </ul>
+        </details>
       )}
     </section>
   );

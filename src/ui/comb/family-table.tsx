@@ -1,10 +1,10 @@
 import Link from 'next/link';
-import { families, familyTitles, urgencies, urgencyTitles, type Finding } from '@/core/checks/finding';
+import { families, familyTitles, urgencies, urgencyTitles, type ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './comb.module.css';
 
 /** Open findings by family and urgency; every number leads to its findings. */
-export function FamilyTable({ id, findings }: { id: string; findings: readonly Finding[] }) {
+export function FamilyTable({ id, findings }: { id: string; findings: readonly ListedFinding[] }) {
   return (
     <table className={styles.families}>
       <thead>

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { families, familyTitles, type Finding } from '@/core/checks/finding';
+import { families, familyTitles, type ListedFinding } from '@/core/checks/finding';
 import type { Smoothness } from '@/core/checks/smoothness';
 import styles from './comb.module.css';
 
@@ -11,7 +11,7 @@ export function SmoothnessPanel({
 }: {
   id: string;
   smoothness: Smoothness;
-  findings: readonly Finding[];
+  findings: readonly ListedFinding[];
 }) {
   const rough = smoothness.total - smoothness.smooth;
   const counted = new Set<string>();

@@ -1,38 +1,22 @@
 'use client';
-import { useEffect, useState } from 'react';
 import Link from 'next/link';
 import type { ListedFinding } from '@/core/checks/finding';
-import type { FindingEvidence } from '@/services/decide/evidence';
-import { send } from '../jobs/use-job';
 import { FamilyShape } from '../marks/family-shape';
 import { EventTable } from './event-table';
 import { ItemPair } from './item-pair';
+import type { LoadedEvidence } from './use-evidence';
 import styles from './decide.module.css';
 
 /** What proves a finding: its evidence, and what its subjects say. */
-export function EvidencePanel({ shellId, finding }: { shellId: string; finding: ListedFinding }) {
-  const [loaded, setLoaded] = useState<{
-    id: string;
-    evidence: FindingEvidence | null;
-    trouble: string | null;
-  } | null>(null);
-  useEffect(() => {
-    let current = true;
-    void send<FindingEvidence>(`/api/shells/${shellId}/evidence/${finding.id}`, undefined, 'GET').then(
-      (result) => {
-        if (current)
-          setLoaded({
-            id: finding.id,
-            evidence: result.ok ? result.value : null,
-            trouble: result.ok ? null : result.trouble,
-          });
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [shellId, finding.id]);
-  const here = loaded?.id === finding.id ? loaded : null;
+export function EvidencePanel({
+  shellId,
+  finding,
+  here,
+}: {
+  shellId: string;
+  finding: ListedFinding;
+  here: LoadedEvidence | null;
+}) {
   return (
     <div
       className={styles.evidence}
@@ -90,15 +74,7 @@ function Subjects({ finding }: { finding: ListedFinding }) {
         <tbody>
           {finding.subjects.slice(0, 300).map((s) => (
             <tr key={`${s.type} ${s.ref}`}>
-              <th scope="row">
-                {!finding.remedy
-                  ? s.type
-                  : s.ref === finding.keep || !going.has(s.ref)
-                    ? 'stays'
-                    : finding.remedy.action === 'delete'
-                      ? 'goes'
-                      : 'changes'}
-              </th>
+              <th scope="row">{fateOf(finding, s.ref, going)}</th>
               <td>
                 {s.title} <span className="soft">{s.path.join(' › ')}</span>
               </td>
@@ -108,4 +84,11 @@ function Subjects({ finding }: { finding: ListedFinding }) {
       </table>
     </details>
   );
+}
+
+/** What the remedy does to one of the things that a finding is about; its type where there is no remedy. */
+function fateOf(finding: ListedFinding, ref: string, going: ReadonlySet<string>): string {
+  if (!finding.remedy) return finding.subjects.find((s) => s.ref === ref)?.type ?? '';
+  if (ref === finding.keep || !going.has(ref)) return 'stays';
+  return finding.remedy.action === 'delete' ? 'goes' : 'changes';
 }

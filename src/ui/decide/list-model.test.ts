@@ -1,5 +1,5 @@
 import { batchFindings } from '@/core/checks/batches';
-import type { Finding } from '@/core/checks/finding';
+import type { ListedFinding as Finding } from '@/core/checks/finding';
 import { listRows, readFilter, writeFilter } from './list-model';
 
 const finding = (id: string, check: Finding['check'], over: Partial<Finding> = {}): Finding => ({
@@ -11,11 +11,10 @@ const finding = (id: string, check: Finding['check'], over: Partial<Finding> = {
   title: id,
   subjects: [{ type: 'file', ref: id, title: id, path: [] }],
   keep: null,
-  evidence: [],
   remedy: null,
   coveredBy: null,
   batch: '',
-  substance: id,
+  proof: '',
   ...over,
 });
 const open = [

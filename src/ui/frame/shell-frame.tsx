@@ -4,58 +4,66 @@ import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { clothBackground, clothOf } from '../marks/cloth-pattern';
 import { NameMark } from '../marks/name-mark';
+import { FrameCounts, useFrameView } from './frame-counts';
 import { stages, type FrameView } from './stages';
 import styles from './frame.module.css';
 
 /** The frame around every screen of a shell: whose it is, where the work stands, how large the plan is. */
 export function ShellFrame({ view, children }: { view: FrameView; children: ReactNode }) {
+  return (
+    <FrameCounts view={view}>
+      <FrameBar first={view} />
+      <main id="main">{children}</main>
+    </FrameCounts>
+  );
+}
+
+function FrameBar({ first }: { first: FrameView }) {
+  const view = useFrameView(first);
   const path = usePathname();
   const base = `/shells/${view.id}`;
   return (
-    <>
-      <header className={styles.bar}>
-        <Link
-          href={`${base}/bring-in`}
-          className={styles.plate}
-          style={{ background: clothBackground(clothOf(view.code || view.title)) }}
-        >
-          <strong>{view.code || view.title}</strong>
-          {view.code && <span>{view.title}</span>}
-          <span>
-            {view.term} · you: {view.role}
-          </span>
-        </Link>
-        <nav aria-label="Stages" style={{ display: 'contents' }}>
-          <ol className={styles.stages}>
-            {stages.map((stage) => (
-              <li key={stage.key} className={styles.stage}>
-                <Link
-                  href={`${base}/${stage.key}`}
-                  aria-current={path.startsWith(`${base}/${stage.key}`) ? 'step' : undefined}
-                >
-                  {stage.title}
-                  <small className="number">{view.states[stage.key]}</small>
-                </Link>
-              </li>
-            ))}
-          </ol>
-        </nav>
-        <Link href={`${base}/rehearse`} className={styles.plan} data-filled={view.planSize > 0}>
-          <strong className="number" data-testid="plan-size">
-            {view.planSize}
-          </strong>
-          <span>
-            {view.planSize === 1 ? 'change' : 'changes'} in
-            <br />
-            the plan
-            <span className="unseen">: rehearse it</span>
-          </span>
-        </Link>
-        <Link href="/" className={styles.home} aria-label="All shells" title="All shells">
-          <NameMark />
-        </Link>
-      </header>
-      <main id="main">{children}</main>
-    </>
+    <header className={styles.bar}>
+      <Link
+        href={`${base}/bring-in`}
+        className={styles.plate}
+        style={{ background: clothBackground(clothOf(view.code || view.title)) }}
+      >
+        <strong>{view.code || view.title}</strong>
+        {view.code && <span>{view.title}</span>}
+        <span>
+          {view.term} · you: {view.role}
+        </span>
+      </Link>
+      <nav aria-label="Stages" style={{ display: 'contents' }}>
+        <ol className={styles.stages}>
+          {stages.map((stage) => (
+            <li key={stage.key} className={styles.stage}>
+              <Link
+                href={`${base}/${stage.key}`}
+                aria-current={path.startsWith(`${base}/${stage.key}`) ? 'step' : undefined}
+              >
+                {stage.title}
+                <small className="number">{view.states[stage.key]}</small>
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <Link href={`${base}/rehearse`} className={styles.plan} data-filled={view.planSize > 0}>
+        <strong className="number" data-testid="plan-size">
+          {view.planSize}
+        </strong>
+        <span>
+          {view.planSize === 1 ? 'change' : 'changes'} in
+          <br />
+          the plan
+          <span className="unseen">: rehearse it</span>
+        </span>
+      </Link>
+      <Link href="/" className={styles.home} aria-label="All shells" title="All shells">
+        <NameMark />
+      </Link>
+    </header>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { JobView } from '@/services/jobs/job-runner';
+import type { JobView } from '@/services/jobs/job-queue';
 
 export interface WatchedJob {
   readonly view: JobView | null;

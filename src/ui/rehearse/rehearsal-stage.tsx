@@ -80,7 +80,7 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
 
 function Rehearsed({ view, sealed }: { view: RehearseStageView; sealed: SealedView }) {
   const blocked = sealed.results.filter((r) => r.outcome === 'blocked');
-  const nothing = sealed.results.filter((r) => r.outcome === 'nothing' && r.step.action !== 'relink');
+  const nothing = sealed.results.filter((r) => r.outcome === 'nothing');
   const done = sealed.results.filter((r) => r.outcome === 'done');
   const { removed } = sealed;
   const setup = removed.gradeCategories + removed.gradeColumns + removed.banks;

@@ -1,9 +1,9 @@
-import type { RemedyAction } from '@/core/checks/finding';
-import type { StepResult } from '@/core/plan/run-plan';
+import type { Outcome } from '@/core/plan/results';
+import type { RehearsalView } from '@/services/rehearse/rehearse-job';
 import styles from './rehearse.module.css';
 
 const outcomeWords = { done: 'will be done', blocked: 'blocked', nothing: 'does nothing' } as const;
-export const actionTitles: Readonly<Record<RemedyAction | 'add', string>> = {
+export const actionTitles: Readonly<Record<string, string>> = {
   delete: 'Delete',
   relink: 'Lead links elsewhere',
   unlink: 'Take links out',
@@ -22,18 +22,23 @@ export const actionTitles: Readonly<Record<RemedyAction | 'add', string>> = {
   'set-category': 'Change category',
   'file-access': 'Change who can read',
   add: 'Add',
+  'clear-dates': 'Clear dates',
+  'edit-text': 'Edit the text',
+  repeat: 'Repeat',
+  'reset-area': 'Reset',
+  'set-aside': 'Set aside',
+  'set-facts': 'Change facts of the shell',
+  'set-home-page': 'Set as home page',
+  'set-points': 'Set points',
 };
 
 /** Steps of one outcome, joined by action, with what they are about. */
-export function StepTable({ results, label }: { results: readonly StepResult[]; label: string }) {
-  const joined = new Map<
-    string,
-    { action: string; outcome: StepResult['outcome']; reason: string; titles: string[] }
-  >();
+export function StepTable({ results, label }: { results: RehearsalView['results']; label: string }) {
+  const joined = new Map<string, { action: string; outcome: Outcome; reason: string; titles: string[] }>();
   for (const r of results) {
-    const key = `${r.step.action} ${r.outcome} ${r.reason ?? ''}`;
+    const key = `${r.action} ${r.outcome} ${r.reason ?? ''}`;
     const row = joined.get(key) ?? {
-      action: r.step.action,
+      action: r.action,
       outcome: r.outcome,
       reason: r.reason ?? '',
       titles: [],
@@ -54,7 +59,7 @@ export function StepTable({ results, label }: { results: readonly StepResult[]; 
       <tbody>
         {[...joined.values()].map((row, i) => (
           <tr key={i}>
-            <td>{actionTitles[row.action as RemedyAction] ?? row.action}</td>
+            <td>{actionTitles[row.action] ?? row.action}</td>
             <td className="number">{row.titles.length}</td>
             <td style={{ overflowWrap: 'anywhere' }}>
               {row.titles.length <= 3 ? (

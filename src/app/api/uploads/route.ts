@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream as WebStream } from 'node:stream/web';
-import { uploadsDir } from '@/services/bring-in/order-bring-in';
+import { uploadsDir } from '@/services/bring-in/uploads';
 import { appContext } from '@/services/context';
 import { refuseForeign } from '@/services/safety/answer';
 import { defaultLimits } from '@/services/safety/upload-limits';

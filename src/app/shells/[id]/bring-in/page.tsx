@@ -9,7 +9,7 @@ export default async function BringInStage({ params }: ShellPageProps) {
       id={shell.row.id}
       inventory={inventoryOf(shell.version)}
       intake={intakeOf(shell.version)}
-      combed={shell.kept !== null}
+      combed={shell.audit !== null}
     />
   );
 }

@@ -1,18 +1,19 @@
-import { ledgerOf, summaryOf } from '@/services/carry-out/order-run';
+import { ledgerOf } from '@/services/carry-out/ledger';
+import { summaryOf } from '@/services/carry-out/run-summary';
 import { runsOf } from '@/services/shells/current-shell';
-import { RunList } from '@/ui/carry-out/run-list';
+import { RunList, type RunView } from '@/ui/carry-out/run-list';
 import { shellOfPage, type ShellPageProps } from '../../shell-page';
 
 export default async function CarryOutPage({ params }: ShellPageProps) {
   const { context, shell } = await shellOfPage(params);
-  const runs = runsOf(context, shell.row.id).map((run) => ({
+  const runs = runsOf(context, shell.row.id).map((run): RunView => ({
     id: run.id,
-    state: run.state,
-    finishedAt: run.finishedAt,
+    state: run.state === 'undone' ? 'undone' : 'done',
+    finishedAt: run.finishedAt ?? run.startedAt,
     packageName: run.packageName,
     summary: summaryOf(run),
     ledger: ledgerOf(context, run.id),
-    undoable: run.state === 'done' && run.afterVersion === shell.version.id,
+    isLast: run.afterVersion === shell.version.id,
   }));
   return (
     <RunList

@@ -5,5 +5,5 @@ import { shellOfPage, type ShellPageProps } from '../../shell-page';
 
 export default async function CombPage({ params }: ShellPageProps) {
   const { shell, context } = await shellOfPage(params);
-  return <CombStage view={combView(shell, keptRules(context).key)} />;
+  return <CombStage view={combView(context, shell, keptRules(context).key)} />;
 }

@@ -8,7 +8,7 @@ export default async function DecidePage({ params }: ShellPageProps) {
   const { shell, context } = await shellOfPage(params);
   return (
     <Suspense>
-      <Workbench view={decideView(shell, keptRules(context).key)} />
+      <Workbench view={decideView(context, shell, keptRules(context).key)} />
     </Suspense>
   );
 }

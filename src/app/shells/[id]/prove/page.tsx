@@ -10,9 +10,9 @@ export default async function ProvePage({ params }: ShellPageProps) {
   return (
     <ProofStage
       id={shell.row.id}
-      combed={shell.kept !== null}
+      combed={shell.audit !== null}
       percent={shell.smoothness?.percent ?? null}
-      open={shell.open.length}
+      open={shell.audit?.tally.total ?? 0}
       hasRun={last !== undefined}
       hasGrades={counts.gradeCategories + counts.gradeColumns > 0}
       hasEvents={counts.events > 0}

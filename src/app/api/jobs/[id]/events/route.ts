@@ -1,5 +1,5 @@
 import { appContext } from '@/services/context';
-import type { JobView } from '@/services/jobs/job-runner';
+import { isOver, type JobView } from '@/services/jobs/job-queue';
 import { notFound, refuseForeign } from '@/services/safety/answer';
 
 export const dynamic = 'force-dynamic';
@@ -20,12 +20,8 @@ export async function GET(
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       const send = (view: JobView) => {
-        controller.enqueue(
-          encoder.encode(
-            `data: ${JSON.stringify({ ...view, result: view.kind === 'rehearse' ? null : view.result })}\n\n`,
-          ),
-        );
-        if (view.state === 'waiting' || view.state === 'running') return;
+        controller.enqueue(encoder.encode(`data: ${JSON.stringify(view)}\n\n`));
+        if (!isOver(view)) return;
         stop?.();
         controller.close();
       };

@@ -1,5 +1,17 @@
 import { clearPlan } from '@/services/decide/decisions';
+import { editPlan, planEditSchema } from '@/services/decide/edit-plan';
+import { planOf } from '@/services/decide/plan';
+import { answer, readBodyAs } from '@/services/safety/answer';
 import { shellRoute } from '../../../shell-route';
+
+export const GET = shellRoute((shell, context) =>
+  Response.json({ steps: planOf(context.db, shell.row.id), size: shell.plan.size }),
+);
+
+export const POST = shellRoute(async (shell, context, request) => {
+  const edit = await readBodyAs(request, planEditSchema);
+  return edit.ok ? answer(editPlan(context, shell, edit.value)) : edit.response;
+});
 
 export const DELETE = shellRoute((shell, context) => {
   clearPlan(context, shell.row.id);

@@ -1,0 +1,101 @@
+import { randomUUID } from 'node:crypto';
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ShellComposer } from '@/formats/cartridge/compose-shell';
+import type { Finding } from '@/core/checks/finding';
+import type { LocalDate } from '@/core/time/local-date';
+import type { Result } from '@/core/shell/result';
+import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
+import { uploadsDir } from '../bring-in/uploads';
+import { orderComb } from '../comb/order-comb';
+import { wholeFindings } from '../comb/kept-findings';
+import { openContext, type Context } from '../context';
+import type { JobView } from '../jobs/job-queue';
+import { courseOf } from '../shells/course';
+import { findShell, type CurrentShell } from '../shells/current-shell';
+
+export const today = '2027-01-04' as LocalDate;
+const workerFile = join(process.cwd(), 'dist/workers/job.mjs');
+const migrationsDir = join(process.cwd(), 'src/store/migrations');
+
+/** A data folder of its own with the real database and the real threads, for the use cases without the web around them. */
+export class DataFolder {
+  readonly folder = mkdtempSync(join(tmpdir(), 'currycomb-services-'));
+  readonly dataDir = join(this.folder, 'data');
+  context: Context;
+
+  constructor() {
+    if (!existsSync(workerFile)) throw new Error('Build the workers first: npm run build:workers');
+    this.context = this.open();
+  }
+
+  open(over: { readonly workerFile?: string } = {}): Context {
+    return openContext({ dataDir: this.dataDir, migrationsDir, workerFile, ...over });
+  }
+
+  async close(): Promise<void> {
+    await this.context.close();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  /** Ends the process, as far as the folder is concerned, and opens it anew. */
+  async restart(): Promise<void> {
+    await this.context.close();
+    this.context = this.open();
+  }
+
+  now(id: string): CurrentShell {
+    const shell = findShell(this.context, id);
+    if (!shell) throw new Error(`no shell ${id}`);
+    return shell;
+  }
+
+  findings(id: string, state: 'open' | 'left-be' = 'open'): Finding[] {
+    const shell = this.now(id);
+    return shell.audit ? wholeFindings(this.context.db, shell.audit.id, courseOf(shell.row), state) : [];
+  }
+
+  upload(path: string): { id: string; name: string } {
+    const id = randomUUID();
+    copyFileSync(path, join(uploadsDir(this.context), id));
+    return { id, name: path.split('/').at(-1) ?? '' };
+  }
+
+  async ended(jobId: string): Promise<JobView> {
+    const view = await this.context.jobs.ended(jobId);
+    if (!view) throw new Error(`no job ${jobId}`);
+    return view;
+  }
+
+  async idle(): Promise<void> {
+    while (!this.context.jobs.idle) await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+
+  /** What an ordered job led to; throws with its trouble where it failed. */
+  async job<T = Record<string, string>>(ordered: Result<{ jobId: string }>): Promise<T> {
+    const view = await this.ended(must(ordered).jobId);
+    if (view.state !== 'done') throw new Error(view.trouble ?? view.state);
+    await this.idle();
+    return JSON.parse(view.result ?? 'null') as T;
+  }
+
+  async bringIn(build: (c: ShellComposer) => void, code = 'HYD 1'): Promise<string> {
+    const composer = new ShellComposer();
+    build(composer);
+    const path = join(this.folder, `${randomUUID()}.imscc`);
+    await composer.write(path);
+    const form = { package: this.upload(path), code, termStart: '2027-01-11', termEnd: '2027-05-07' };
+    const { shellId } = await this.job(orderBringIn(this.context, bringInSchema.parse(form), today));
+    return shellId ?? '';
+  }
+
+  async comb(id: string): Promise<void> {
+    await this.job({ ok: true, value: { jobId: orderComb(this.context, this.now(id)) } });
+  }
+}
+
+export function must<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(result.trouble.message);
+  return result.value;
+}

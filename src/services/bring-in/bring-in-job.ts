@@ -1,0 +1,71 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { z } from 'zod';
+import { good, type IntakeNote } from '@/core/shell/result';
+import { shells } from '@/store/schema';
+import { defineJob } from '../jobs/job-record';
+import { keepVersion, turnTo } from '../shells/keep-version';
+import { keepState, type KeptState } from '../shells/kept-state';
+import { readShell } from './read-shell';
+import type { ShellInputs } from './shell-inputs';
+
+/** Inputs of a reading are made by our own services from a form that was held against its schema. */
+export const shellInputs = z.custom<ShellInputs>((value) => typeof value === 'object' && value !== null);
+
+export interface ReadPackage extends KeptState {
+  readonly intake: readonly IntakeNote[];
+  readonly packageHash: string;
+}
+
+/** Reads a package and its side files into a new shell. */
+export const bringInJob = defineJob({
+  kind: 'bring-in',
+  input: z.strictObject({
+    inputs: shellInputs,
+    role: z.string(),
+    dispose: z.array(z.string()),
+  }),
+  leavesBlobs: true,
+  leftovers: ({ dispose }) => dispose,
+  run: async ({ inputs }, { blobs, progress }) => {
+    const reading = await readShell(inputs, {
+      sink: blobs,
+      onProgress: (done, total) => progress(done, total, 'Reading the package'),
+    });
+    if (!reading.ok) return reading;
+    const { archive, shell, intake } = reading.value;
+    archive.close();
+    const packageHash = await hashOfFile(inputs.package.path);
+    return good({ ...keepState(blobs, shell), intake, packageHash } satisfies ReadPackage);
+  },
+  settle: (read: ReadPackage, { role }, { tx, now }) => {
+    const shellId = randomUUID();
+    const { code, title, term, asOf, packageHash, intake } = read;
+    const about = { kind: 'read', label: 'As it was brought in', parentId: null, intake, now } as const;
+    tx.insert(shells)
+      .values({
+        id: shellId,
+        code,
+        title,
+        termTitle: term.title,
+        termStart: term.start,
+        termEnd: term.end,
+        asOf,
+        role: role || 'course lead',
+        versionId: '',
+        packageHash,
+        createdAt: now,
+      })
+      .run();
+    const versionId = keepVersion(tx, shellId, read, about);
+    turnTo(tx, shellId, '', versionId);
+    return { shellId };
+  },
+});
+
+export async function hashOfFile(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const block of createReadStream(path, { highWaterMark: 1024 ** 2 }))
+    hash.update(block as Buffer);
+  return hash.digest('hex');
+}

@@ -1,0 +1,92 @@
+import { eq, inArray } from 'drizzle-orm';
+import { z } from 'zod';
+import { PackageConnector } from '@/connectors/package/package-connector';
+import { arrange } from '@/core/plan/arrange';
+import { sealOf } from '@/core/plan/normalise';
+import { countChanges } from '@/core/plan/results';
+import { countRemoved } from '@/core/plan/run-plan';
+import { stepSchema } from '@/core/plan/step';
+import { bad, good, type IntakeNote } from '@/core/shell/result';
+import { operations, planSteps, runs } from '@/store/schema';
+import { orderCombOf } from '../comb/order-comb';
+import { countPlan } from '../decide/plan';
+import { rulesFrom, writtenRules } from '../house-rules/written-rules';
+import { defineJob } from '../jobs/job-record';
+import { blobHash, keepState, shellOf, type KeptState } from '../shells/kept-state';
+import { commitRun } from './commit-run';
+import type { RunSummary } from './run-summary';
+import { operationsOf, runOperations } from './run-operations';
+
+interface CarriedOut {
+  readonly state: KeptState;
+  readonly editsBlob: string;
+  readonly titles: readonly (readonly string[])[];
+  readonly summary: RunSummary;
+}
+
+/** Carries the sealed steps out on the shell in the store; all of them or none. */
+export const carryOutJob = defineJob({
+  kind: 'carry-out',
+  input: z.strictObject({
+    runId: z.uuid(),
+    versionId: z.string(),
+    stateBlob: blobHash,
+    seal: z.string(),
+    steps: z.array(stepSchema),
+    rules: writtenRules,
+    /** The plan’s rows that the rehearsal was about: they are done with. What was added since stays. */
+    planRows: z.array(z.string()),
+    intake: z.custom<readonly IntakeNote[]>((value) => Array.isArray(value)),
+  }),
+  leavesBlobs: true,
+  run: async ({ runId, versionId, stateBlob, seal, steps, rules }, { blobs, progress }) => {
+    if (sealOf(steps, versionId) !== seal)
+      return bad(
+        'seal-broken',
+        'The steps are not those that were rehearsed, so nothing was changed; rehearse the plan again.',
+      );
+    const read = rulesFrom(rules);
+    if (!read.ok) return read;
+    const before = shellOf(blobs, stateBlob);
+    const connector = new PackageConnector(before, read.value);
+    const ordered = arrange(steps);
+    const run = await runOperations(connector, operationsOf(runId, ordered), progress);
+    if (!run.ok) return run;
+    progress(1, 1, 'Keeping the result');
+    const { results, changes, relinked } = run.value;
+    const summary: RunSummary = {
+      done: countChanges(results, 'done'),
+      blocked: 0,
+      nothing: 0,
+      removed: countRemoved(before, connector.shell),
+      relinked,
+    };
+    return good({
+      state: keepState(blobs, connector.shell),
+      editsBlob: blobs.put(JSON.stringify(changes)),
+      titles: results.map((result) => result.titles),
+      summary,
+    } satisfies CarriedOut);
+  },
+  settle: (carried: CarriedOut, { runId, versionId, planRows, rules, intake }, desk) => {
+    const { tx, now, shellId } = desk;
+    if (shellId === null) return {};
+    const { state, editsBlob, summary } = carried;
+    const run = { id: runId, shellId, expectedVersion: versionId, editsBlob, summary };
+    const about = { kind: 'run', label: 'After a run', parentId: versionId, intake, now } as const;
+    const afterVersion = commitRun(desk, run, state, about);
+    tx.update(operations).set({ state: 'done', tries: 1, at: now }).where(eq(operations.runId, runId)).run();
+    for (let at = 0; at < planRows.length; at += 500)
+      tx.delete(planSteps)
+        .where(inArray(planSteps.id, planRows.slice(at, at + 500)))
+        .run();
+    countPlan(tx, shellId);
+    // Proof follows at once: the result is combed again.
+    orderCombOf(desk, shellId, afterVersion, state.stateBlob, rules);
+    return { runId };
+  },
+  abandon: ({ runId }, tx, trouble) => {
+    tx.update(runs).set({ state: 'stopped' }).where(eq(runs.id, runId)).run();
+    tx.update(operations).set({ state: 'failed', reason: trouble }).where(eq(operations.runId, runId)).run();
+  },
+});

@@ -1,0 +1,66 @@
+import { and, eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { bad, good, type Result } from '@/core/shell/result';
+import { operations, versions } from '@/store/schema';
+import type { Context } from '../context';
+import { intakeOf, runsOf, type CurrentShell, type RunRow } from '../shells/current-shell';
+import { blobHash } from '../shells/kept-state';
+
+/** What is taken back: a run; a run and all after it; or one step of a run. */
+export const undoSchema = z.strictObject({
+  runId: z.uuid(),
+  what: z.enum(['run', 'since', 'step']).default('run'),
+  sequence: z.int().min(0).optional(),
+});
+export type Undo = z.output<typeof undoSchema>;
+
+/** Takes back what a run did. It is refused with the reason where something later stands on it. */
+export function orderUndo(
+  context: Context,
+  shell: CurrentShell,
+  run: RunRow,
+  undo: Pick<Undo, 'what' | 'sequence'> = { what: 'run' },
+): Result<{ jobId: string }> {
+  if (run.state === 'undone') return bad('undone-already', 'This run was taken back already.');
+  if (run.state !== 'done')
+    return bad('not-done', 'This run did not change anything, so there is nothing to take back.');
+  const before = context.db.select().from(versions).where(eq(versions.id, run.beforeVersion)).get();
+  if (!before) return bad('no-restore-point', 'The restore point of this run is not in the store.');
+  const isLast = run.afterVersion === shell.version.id;
+  const common = {
+    versionId: shell.version.id,
+    stateBlob: blobHash.parse(shell.version.stateBlob),
+    intake: intakeOf(shell.version),
+  };
+  const order = (what: Parameters<typeof context.jobs.order<'undo'>>[2]['what']) =>
+    good({ jobId: context.jobs.order('undo', shell.row.id, { ...common, what }) });
+  if (undo.what === 'since' || (undo.what === 'run' && isLast)) {
+    const runs = runsOf(context, shell.row.id).filter(
+      (r) => r.state === 'done' && r.startedAt >= run.startedAt,
+    );
+    return order({
+      back: 'to',
+      versionId: before.id,
+      stateBlob: blobHash.parse(before.stateBlob),
+      fingerprint: before.fingerprint,
+      runs: runs.map((r) => r.id),
+    });
+  }
+  const done = context.db
+    .select({ sequence: operations.sequence })
+    .from(operations)
+    .where(and(eq(operations.runId, run.id), eq(operations.state, 'done')))
+    .all()
+    .map((row) => row.sequence);
+  const steps = undo.what === 'step' ? done.filter((sequence) => sequence === undo.sequence) : done;
+  if (!steps.length || run.editsBlob === null)
+    return bad('undone-already', 'This step was taken back already, or did nothing.');
+  return order({
+    back: 'steps',
+    runId: run.id,
+    editsBlob: blobHash.parse(run.editsBlob),
+    beforeBlob: blobHash.parse(before.stateBlob),
+    steps,
+    isWhole: undo.what === 'run',
+  });
+}

@@ -1,0 +1,27 @@
+import type { IncomingType } from '@/core/add/incoming';
+import type { RemovedCounts } from '@/core/plan/run-plan';
+import type { RunRow } from '../shells/current-shell';
+
+export interface RunSummary {
+  readonly done: number;
+  readonly blocked: number;
+  readonly nothing: number;
+  readonly removed: RemovedCounts;
+  readonly relinked: number;
+  /** For a package that was added: what came in. */
+  readonly added?: Readonly<Record<IncomingType, number>>;
+}
+
+export const nothingRemoved: RemovedCounts = {
+  items: 0,
+  files: 0,
+  events: 0,
+  gradeCategories: 0,
+  gradeColumns: 0,
+  banks: 0,
+};
+
+export const summaryOf = (run: Pick<RunRow, 'summary'>): RunSummary =>
+  run.summary === null
+    ? { done: 0, blocked: 0, nothing: 0, removed: nothingRemoved, relinked: 0 }
+    : (JSON.parse(run.summary) as RunSummary);

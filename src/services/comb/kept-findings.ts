@@ -1,0 +1,176 @@
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import {
+  families,
+  listed,
+  type Evidence,
+  type Family,
+  type Finding,
+  type ListedFinding,
+} from '@/core/checks/finding';
+import type { CheckRow, Audit } from '@/core/checks/run-checks';
+import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
+import { otherRemedies, type OtherRemedy } from '@/core/plan/other-remedies';
+import { stepOfFinding } from '@/core/plan/steps-of-remedy';
+import type { Step } from '@/core/plan/step';
+import { makeStep } from '@/core/plan/written-step';
+import type { ShellCounts } from '@/core/shell/inventory';
+import type { Shell } from '@/core/shell/model';
+import type { Db, Transaction } from '@/store/database';
+import { audits, findings, leaveBes } from '@/store/schema';
+
+/** A finding as it is kept: what lists show, what proves it, and the steps that it may become, apart. */
+export interface FindingRow {
+  readonly id: string;
+  readonly check: string;
+  readonly family: string;
+  readonly substance: string;
+  readonly listed: string;
+  readonly evidence: string;
+  readonly step: string | null;
+  readonly others: string;
+}
+
+/** What else may be done about a finding: the button’s words, and the step as it is kept in the plan. */
+export interface KeptOther {
+  readonly label: string;
+  readonly step: Step;
+}
+
+/** The rows of an audit, made in the thread that combed: the thread that answers requests only writes them. */
+export const rowsOf = (shell: Shell, audit: Audit): FindingRow[] =>
+  audit.findings.map((finding) => {
+    const step = stepOfFinding(shell, finding);
+    const others = otherRemedies(finding).flatMap((other) => keptOther(shell, finding.id, other));
+    return {
+      id: finding.id,
+      check: finding.check,
+      family: finding.family,
+      substance: finding.substance,
+      listed: JSON.stringify(listed(finding)),
+      evidence: JSON.stringify(finding.evidence),
+      step: step === null ? null : JSON.stringify(step),
+      others: JSON.stringify(others),
+    };
+  });
+
+function keptOther(shell: Shell, from: string, { label, step }: OtherRemedy): KeptOther[] {
+  const made = makeStep(shell, { ...step, from });
+  return made.ok ? [{ label, step: made.value }] : [];
+}
+
+export function writeFindings(tx: Transaction, auditId: string, rows: readonly FindingRow[]): void {
+  const values = rows.map((row, place) => ({ ...row, auditId, place }));
+  for (let at = 0; at < values.length; at += 500)
+    tx.insert(findings)
+      .values(values.slice(at, at + 500))
+      .run();
+}
+
+/** What is open of an audit: by family, in all, and how smooth that leaves the shell. */
+export interface Tally {
+  readonly open: Readonly<Record<Family, number>>;
+  readonly total: number;
+  readonly smoothness: Smoothness;
+}
+
+type Reader = Db | Transaction;
+const wasLeftBe = (course: string) =>
+  and(
+    eq(leaveBes.course, course),
+    eq(leaveBes.check, findings.check),
+    eq(leaveBes.substance, findings.substance),
+  );
+
+function selectFindings(db: Reader, auditId: string, course: string, state: 'open' | 'left-be') {
+  const isLeft = state === 'left-be' ? sql`${leaveBes.course} IS NOT NULL` : sql`${leaveBes.course} IS NULL`;
+  return db
+    .select({ listed: findings.listed, evidence: findings.evidence, substance: findings.substance })
+    .from(findings)
+    .leftJoin(leaveBes, wasLeftBe(course))
+    .where(and(eq(findings.auditId, auditId), isLeft))
+    .orderBy(findings.place)
+    .all();
+}
+
+/** The findings of an audit as lists show them: those that are open, or those that were left be. */
+export const listedFindings = (
+  db: Reader,
+  auditId: string,
+  course: string,
+  state: 'open' | 'left-be',
+): ListedFinding[] =>
+  selectFindings(db, auditId, course, state).map((row) => JSON.parse(row.listed) as ListedFinding);
+
+/** The findings of an audit whole, for reports and comparisons. */
+export const wholeFindings = (
+  db: Reader,
+  auditId: string,
+  course: string,
+  state: 'open' | 'left-be',
+): Finding[] => selectFindings(db, auditId, course, state).map(wholeOf);
+
+const wholeOf = (row: { listed: string; evidence: string; substance: string }): Finding => ({
+  ...(JSON.parse(row.listed) as ListedFinding),
+  evidence: JSON.parse(row.evidence) as Evidence[],
+  substance: row.substance,
+});
+
+/** Every finding of an audit, whatever was decided. */
+export const allFindings = (db: Reader, auditId: string): Finding[] =>
+  db
+    .select({ listed: findings.listed, evidence: findings.evidence, substance: findings.substance })
+    .from(findings)
+    .where(eq(findings.auditId, auditId))
+    .orderBy(findings.place)
+    .all()
+    .map(wholeOf);
+
+export function findingById(db: Reader, auditId: string, id: string) {
+  const row = db
+    .select()
+    .from(findings)
+    .where(and(eq(findings.auditId, auditId), eq(findings.id, id)))
+    .get();
+  return row
+    ? { ...wholeOf(row), step: stepOf(row.step), others: JSON.parse(row.others) as KeptOther[] }
+    : null;
+}
+
+const stepOf = (text: string | null): Step | null => (text === null ? null : (JSON.parse(text) as Step));
+
+/** The rows of some findings, in the order asked for; those that the audit does not have are missing. */
+export function findingRows(db: Reader, auditId: string, ids: readonly string[]) {
+  const rows = new Map<string, typeof findings.$inferSelect>();
+  for (let at = 0; at < ids.length; at += 500) {
+    const part = ids.slice(at, at + 500);
+    for (const row of db
+      .select()
+      .from(findings)
+      .where(and(eq(findings.auditId, auditId), inArray(findings.id, part)))
+      .all())
+      rows.set(row.id, row);
+  }
+  return ids.map((id) => rows.get(id)).filter((row) => row !== undefined);
+}
+
+export function tallyOf(db: Reader, auditId: string, course: string, counts: ShellCounts): Tally {
+  const open = listedFindings(db, auditId, course, 'open');
+  const byFamily = Object.fromEntries(families.map((family) => [family, 0])) as Record<Family, number>;
+  for (const finding of open) byFamily[finding.family] += 1;
+  return { open: byFamily, total: open.length, smoothness: smoothnessOf(counts, open) };
+}
+
+/** Brings the tallies of some audits up to what was decided. */
+export function tallyAgain(tx: Transaction, auditIds: readonly string[], course: string): void {
+  for (const id of auditIds) {
+    const audit = tx.select({ counts: audits.counts }).from(audits).where(eq(audits.id, id)).get();
+    if (!audit) continue;
+    const tally = tallyOf(tx, id, course, JSON.parse(audit.counts) as ShellCounts);
+    tx.update(audits)
+      .set({ tally: JSON.stringify(tally) })
+      .where(eq(audits.id, id))
+      .run();
+  }
+}
+
+export const readChecks = (text: string): CheckRow[] => JSON.parse(text) as CheckRow[];

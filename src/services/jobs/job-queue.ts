@@ -1,0 +1,46 @@
+import type { Transaction } from '@/store/database';
+import type { JobState } from './job-record';
+import type { JobInput, JobKind } from './registry';
+
+export interface JobView {
+  readonly id: string;
+  readonly kind: string;
+  readonly shellId: string | null;
+  readonly state: JobState;
+  readonly done: number;
+  readonly total: number;
+  readonly doing: string;
+  readonly trouble: string | null;
+  /** What the job led to, as JSON, for the page that waits. */
+  readonly result: string | null;
+}
+
+export const isOver = ({ state }: Pick<JobView, 'state'>): boolean =>
+  state === 'done' || state === 'failed' || state === 'cancelled';
+
+/**
+ * Where jobs are ordered and followed. One adapter ships, threads and a table; a department with many machines puts a
+ * broker behind the same interface.
+ */
+export interface JobQueue {
+  /** The id of the job; that of one under way where the same was ordered for the same shell already. */
+  order<K extends JobKind>(
+    kind: K,
+    shellId: string | null,
+    input: JobInput<K>,
+    /** Written in one transaction with the order, and only where it is a new one. */
+    write?: (tx: Transaction) => void,
+  ): string;
+  view(id: string): JobView | null;
+  /** The job of a shell that is waiting or under way, newest first; null where there is none. */
+  underWay(shellId: string, kind?: string): JobView | null;
+  watch(id: string, listener: (view: JobView) => void): () => void;
+  /** The job when it is over, however it ended; null for one that is not known. */
+  ended(id: string): Promise<JobView | null>;
+  cancel(id: string): boolean;
+  /** Holds a waiting job back until `resume`. One that is under way is ended and starts anew then. */
+  pause(id: string): boolean;
+  resume(id: string): boolean;
+  readonly idle: boolean;
+  close(): Promise<void>;
+}

@@ -1,0 +1,69 @@
+import type { z } from 'zod';
+import type { Result } from '@/core/shell/result';
+import type { BlobStore } from '@/store/blobs';
+import type { Transaction } from '@/store/database';
+
+export type JobState = 'waiting' | 'running' | 'paused' | 'done' | 'failed' | 'cancelled';
+
+/** What a job has at hand in its thread. It needs neither the web process nor the layout of the disk beyond these. */
+export interface WorkerTools {
+  readonly blobs: BlobStore;
+  readonly dataDir: string;
+  readonly progress: (done: number, total: number, doing: string) => void;
+}
+
+/** What the end of a job has at hand: one transaction, in which its row is marked as done, too. */
+export interface Desk {
+  readonly tx: Transaction;
+  readonly now: string;
+  readonly shellId: string | null;
+  /** Orders what follows, in the same transaction. */
+  readonly order: (kind: string, shellId: string | null, input: unknown) => string;
+}
+
+/** Expected trouble at the end of a job: nothing is written, and the sentence says why. */
+export class Refusal extends Error {}
+
+/**
+ * One kind of work that outlives a request: a frozen record, listed in the registry. `run` works on values in a thread
+ * of its own and may be run again after a restart; `settle` writes what came of it, together with the job’s end, so it
+ * is done once or not at all. Nothing that must happen lives anywhere else.
+ */
+export interface JobRecord<Kind extends string, Input, Output> {
+  readonly kind: Kind;
+  readonly input: z.ZodType<Input>;
+  /** A new order for the same shell ends the one before. */
+  readonly supersedes?: boolean;
+  /** Runs while no other job does. */
+  readonly exclusive?: boolean;
+  /** Leaves blobs that nothing uses where it does not end well. */
+  readonly leavesBlobs?: boolean;
+  readonly run: (input: Input, tools: WorkerTools) => Promise<Result<Output>>;
+  /** What it returns is kept as the job’s result. */
+  readonly settle: (output: Output, input: Input, desk: Desk) => unknown;
+  /** What is to be written where the job does not end well, in one transaction with its end. */
+  readonly abandon?: (input: Input, tx: Transaction, trouble: string) => void;
+  /** Files that are of no use any more, however the job ended. */
+  readonly leftovers?: (input: Input) => readonly string[];
+}
+
+export const defineJob = <Kind extends string, Input, Output>(
+  record: JobRecord<Kind, Input, Output>,
+): JobRecord<Kind, Input, Output> => Object.freeze(record);
+
+/** What goes to a thread and what comes back. */
+export interface JobMessage {
+  readonly id: string;
+  readonly kind: string;
+  readonly input: unknown;
+}
+export type JobReport =
+  | {
+      readonly id: string;
+      readonly type: 'progress';
+      readonly done: number;
+      readonly total: number;
+      readonly doing: string;
+    }
+  | { readonly id: string; readonly type: 'done'; readonly output: unknown }
+  | { readonly id: string; readonly type: 'trouble'; readonly message: string };

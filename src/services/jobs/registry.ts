@@ -1,0 +1,35 @@
+import { addJob } from '../add/add-job';
+import { holdAgainstJob } from '../add/hold-against-job';
+import { bringInJob } from '../bring-in/bring-in-job';
+import { carryOutJob } from '../carry-out/carry-out-job';
+import { undoJob } from '../carry-out/undo-job';
+import { combJob } from '../comb/comb-job';
+import { tryRulesJob } from '../house-rules/try-rules-job';
+import { exportJob } from '../prove/export-job';
+import { rehearseJob } from '../rehearse/rehearse-job';
+import { sweepJob } from '../storage/sweep-job';
+import type { JobRecord } from './job-record';
+
+/** Every kind of job, sorted. */
+export const jobRecords = {
+  add: addJob,
+  'bring-in': bringInJob,
+  'carry-out': carryOutJob,
+  comb: combJob,
+  export: exportJob,
+  'hold-against': holdAgainstJob,
+  rehearse: rehearseJob,
+  sweep: sweepJob,
+  'try-rules': tryRulesJob,
+  undo: undoJob,
+} as const;
+
+export type JobKind = keyof typeof jobRecords;
+export type JobInput<K extends JobKind> =
+  (typeof jobRecords)[K] extends JobRecord<string, infer Input, infer _Output> ? Input : never;
+
+/** A record as code that serves every kind sees it; inputs are held against their schema where they enter. */
+export type AnyJob = JobRecord<JobKind, unknown, unknown>;
+export function jobOf(kind: string): AnyJob | null {
+  return kind in jobRecords ? (jobRecords[kind as JobKind] as unknown as AnyJob) : null;
+}

@@ -1,0 +1,84 @@
+import { Worker } from 'node:worker_threads';
+import type { JobMessage, JobReport } from './job-record';
+
+interface Thread {
+  readonly worker: Worker;
+  job: string | null;
+  /** The shell that it worked on last: what it worked out about it is still at hand. */
+  shellId: string | null;
+}
+
+export interface PoolListener {
+  readonly hear: (report: JobReport) => void;
+  /** The thread of a job ended by itself. */
+  readonly lost: (jobId: string, message: string) => void;
+}
+
+/** A few worker threads, started when they are needed; each does one job at a time. */
+export class ThreadPool {
+  private readonly threads: Thread[] = [];
+
+  constructor(
+    private readonly workerFile: string,
+    private readonly dataDir: string,
+    private readonly size: number,
+    private readonly listener: PoolListener,
+  ) {}
+
+  get isFull(): boolean {
+    return this.threads.filter((thread) => thread.job !== null).length >= this.size;
+  }
+
+  /** Gives a job to a free thread, best to one that knows the shell. */
+  start(message: JobMessage, shellId: string | null): void {
+    const free = this.threads.filter((thread) => thread.job === null);
+    const thread = free.find((t) => t.shellId === shellId) ?? this.freshOr(free);
+    thread.job = message.id;
+    thread.shellId = shellId;
+    thread.worker.postMessage(message);
+  }
+
+  /** The thread that a job was given to has nothing to do any more. */
+  release(jobId: string): void {
+    const thread = this.threads.find((t) => t.job === jobId);
+    if (thread) thread.job = null;
+  }
+
+  /** Ends the thread of a job; what it was doing is thrown away. Resolves when it writes nothing any more. */
+  async end(jobId: string): Promise<void> {
+    const at = this.threads.findIndex((t) => t.job === jobId);
+    if (at < 0) return;
+    const [thread] = this.threads.splice(at, 1);
+    await thread?.worker.terminate();
+  }
+
+  async close(): Promise<void> {
+    const threads = this.threads.splice(0);
+    await Promise.all(threads.map((thread) => thread.worker.terminate()));
+  }
+
+  private freshOr(free: readonly Thread[]): Thread {
+    const [first] = free;
+    return first && this.threads.length >= this.size ? first : this.open();
+  }
+
+  private open(): Thread {
+    const worker = new Worker(this.workerFile, { workerData: { dataDir: this.dataDir } });
+    const thread: Thread = { worker, job: null, shellId: null };
+    worker.unref();
+    worker.on('message', (report: JobReport) => this.listener.hear(report));
+    worker.on('error', (error) => this.lose(thread, error.message));
+    worker.on('exit', (code) => {
+      if (code !== 0) this.lose(thread, `the thread ended with code ${code}`);
+    });
+    this.threads.push(thread);
+    return thread;
+  }
+
+  private lose(thread: Thread, message: string): void {
+    const at = this.threads.indexOf(thread);
+    if (at < 0) return;
+    this.threads.splice(at, 1);
+    if (thread.job !== null) this.listener.lost(thread.job, message);
+  }
+}

@@ -1,0 +1,332 @@
+import { randomUUID } from 'node:crypto';
+import { EventEmitter } from 'node:events';
+import { rmSync } from 'node:fs';
+import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
+import type { Db, Transaction } from '@/store/database';
+import { jobs } from '@/store/schema';
+import { Refusal, type JobReport } from './job-record';
+import { isOver, type JobQueue, type JobView } from './job-queue';
+import { jobOf, type AnyJob, type JobInput, type JobKind } from './registry';
+import { ThreadPool } from './thread-pool';
+
+type JobRow = typeof jobs.$inferSelect;
+
+/** So often a job is started that the server’s end cut off; then it is given up. */
+const mostTries = 3;
+const keptFor = 7 * 86_400_000;
+
+/**
+ * Jobs as rows, done by worker threads. One lane per shell: its jobs run one after another; those of different shells
+ * side by side. What a restart cut off starts anew from its row.
+ */
+export class ThreadQueue implements JobQueue {
+  private readonly pool: ThreadPool;
+  private readonly running = new Map<string, JobRow>();
+  private readonly ending = new Set<string>();
+  private readonly events = new EventEmitter();
+  private isClosed = false;
+
+  constructor(
+    private readonly db: Db,
+    paths: { readonly workerFile: string; readonly dataDir: string },
+    threads = 2,
+  ) {
+    this.events.setMaxListeners(0);
+    this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads, {
+      hear: (report) => this.hear(report),
+      lost: (id, message) => this.fail(id, crashed(message)),
+    });
+    this.prune();
+    this.takeUpAgain();
+    // What was waiting goes on as soon as whoever opened this has listened to it.
+    setImmediate(() => this.next());
+  }
+
+  get idle(): boolean {
+    return this.running.size === 0 && this.ending.size === 0 && this.waiting().length === 0;
+  }
+
+  order<K extends JobKind>(
+    kind: K,
+    shellId: string | null,
+    input: JobInput<K>,
+    write?: (tx: Transaction) => void,
+  ): string {
+    const record = jobOf(kind);
+    if (!record) throw new Error(`there is no job ${kind}`);
+    const text = JSON.stringify(record.input.parse(input));
+    const same = this.activeOf(shellId, kind).find((job) => job.input === text);
+    if (same && shellId !== null) return same.id;
+    if (record.supersedes) for (const job of this.activeOf(shellId, kind)) this.cancel(job.id);
+    const id = this.db.transaction((tx) => {
+      write?.(tx);
+      return insertJob(tx, kind, shellId, text);
+    });
+    this.next();
+    return id;
+  }
+
+  view(id: string): JobView | null {
+    return this.db.select().from(jobs).where(eq(jobs.id, id)).get() ?? null;
+  }
+
+  underWay(shellId: string, kind?: string): JobView | null {
+    return this.activeOf(shellId, kind)[0] ?? null;
+  }
+
+  watch(id: string, listener: (view: JobView) => void): () => void {
+    const send = () => {
+      const view = this.view(id);
+      if (view) listener(view);
+    };
+    this.events.on(id, send);
+    return () => this.events.off(id, send);
+  }
+
+  ended(id: string): Promise<JobView | null> {
+    return new Promise((resolve) => {
+      const now = this.view(id);
+      if (!now || isOver(now)) return resolve(now);
+      const stop = this.watch(id, (view) => {
+        if (!isOver(view)) return;
+        stop();
+        resolve(view);
+      });
+    });
+  }
+
+  cancel(id: string): boolean {
+    return this.stop(id, 'cancelled');
+  }
+  pause(id: string): boolean {
+    return this.stop(id, 'paused');
+  }
+  resume(id: string): boolean {
+    const changed = this.db
+      .update(jobs)
+      .set({ state: 'waiting', doing: 'Waiting' })
+      .where(and(eq(jobs.id, id), eq(jobs.state, 'paused')))
+      .run().changes;
+    this.events.emit(id);
+    this.next();
+    return changed > 0;
+  }
+
+  async close(): Promise<void> {
+    this.isClosed = true;
+    await this.pool.close();
+  }
+
+  private waiting(): JobRow[] {
+    return this.db
+      .select()
+      .from(jobs)
+      .where(eq(jobs.state, 'waiting'))
+      .orderBy(sql`rowid`)
+      .all();
+  }
+
+  private activeOf(shellId: string | null, kind?: string): JobRow[] {
+    const wanted: SQL[] = [inArray(jobs.state, ['waiting', 'running', 'paused'])];
+    if (shellId !== null) wanted.push(eq(jobs.shellId, shellId));
+    if (kind !== undefined) wanted.push(eq(jobs.kind, kind));
+    const rows = this.db
+      .select()
+      .from(jobs)
+      .where(and(...wanted))
+      .orderBy(sql`rowid DESC`)
+      .all();
+    return rows.filter((row) => row.shellId === shellId);
+  }
+
+  /** What the end of the server cut off starts anew; what it cut off again and again is given up. */
+  private takeUpAgain(): void {
+    for (const job of this.db.select().from(jobs).where(eq(jobs.state, 'running')).all()) {
+      if (job.tries < mostTries && jobOf(job.kind))
+        this.change(job.id, { state: 'waiting', doing: 'Waiting' });
+      else
+        this.fail(
+          job.id,
+          `Currycomb ended ${job.tries} times while this was running, so it was given up; nothing was changed.`,
+        );
+    }
+  }
+
+  private prune(): void {
+    const before = new Date(Date.now() - keptFor).toISOString();
+    this.db
+      .delete(jobs)
+      .where(and(inArray(jobs.state, ['done', 'failed', 'cancelled']), lt(jobs.finishedAt, before)))
+      .run();
+  }
+
+  /** Starts what may start: in order, one for each lane, nothing beside an exclusive job. */
+  private next(): void {
+    if (this.isClosed) return;
+    for (const job of this.waiting()) {
+      if (this.pool.isFull) return;
+      const record = jobOf(job.kind);
+      if (!record) {
+        this.fail(job.id, `There is no job “${job.kind}” in this version of Currycomb; nothing was changed.`);
+        continue;
+      }
+      // An exclusive job waits until all else is done, and all that comes behind it waits for it.
+      if (record.exclusive && (this.running.size > 0 || this.ending.size > 0)) return;
+      if (this.isLaneBusy(job)) continue;
+      this.start(job);
+      if (record.exclusive) return;
+    }
+  }
+
+  private isLaneBusy(job: JobRow): boolean {
+    return [...this.running.values()].some(
+      (other) =>
+        jobOf(other.kind)?.exclusive === true || (job.shellId !== null && other.shellId === job.shellId),
+    );
+  }
+
+  private start(job: JobRow): void {
+    this.running.set(job.id, job);
+    this.change(job.id, { state: 'running', doing: 'Starting', tries: job.tries + 1 });
+    this.pool.start({ id: job.id, kind: job.kind, input: JSON.parse(job.input) }, job.shellId);
+  }
+
+  private hear(report: JobReport): void {
+    const job = this.running.get(report.id);
+    if (!job) return;
+    switch (report.type) {
+      case 'progress':
+        this.change(report.id, { done: report.done, total: report.total, doing: report.doing });
+        return;
+      case 'trouble':
+        this.pool.release(report.id);
+        this.fail(report.id, report.message);
+        return;
+      case 'done':
+        this.pool.release(report.id);
+        this.settle(job, report.output);
+        return;
+    }
+  }
+
+  /** Writes what came of a job and its end in one transaction: both or neither. */
+  private settle(job: JobRow, output: unknown): void {
+    const record = jobOf(job.kind);
+    if (!record) return;
+    const input: unknown = JSON.parse(job.input);
+    try {
+      this.db.transaction((tx) => {
+        const now = new Date().toISOString();
+        const desk = {
+          tx,
+          now,
+          shellId: job.shellId,
+          order: (kind: string, shellId: string | null, more: unknown) =>
+            insertJob(tx, kind, shellId, JSON.stringify(more)),
+        };
+        const result = record.settle(output, input, desk);
+        tx.update(jobs)
+          .set({
+            state: 'done',
+            result: result === undefined ? null : JSON.stringify(result),
+            finishedAt: now,
+          })
+          .where(eq(jobs.id, job.id))
+          .run();
+      });
+    } catch (error) {
+      const message = error instanceof Error ? error.message : 'unknown';
+      const isExpected = error instanceof Refusal;
+      this.fail(
+        job.id,
+        isExpected ? message : `What came of it could not be kept, so nothing was changed (${message}).`,
+      );
+      return;
+    }
+    this.over(job, record, 'done');
+  }
+
+  private fail(id: string, trouble: string): void {
+    const job = this.running.get(id) ?? this.db.select().from(jobs).where(eq(jobs.id, id)).get();
+    const record = job ? jobOf(job.kind) : null;
+    this.db.transaction((tx) => {
+      if (job) record?.abandon?.(JSON.parse(job.input), tx, trouble);
+      const end = { state: 'failed', trouble, finishedAt: new Date().toISOString() } as const;
+      tx.update(jobs).set(end).where(eq(jobs.id, id)).run();
+    });
+    if (job) this.over(job, record, 'failed');
+  }
+
+  private stop(id: string, state: 'cancelled' | 'paused'): boolean {
+    const job = this.db.select().from(jobs).where(eq(jobs.id, id)).get();
+    if (!job || isOver(job) || job.state === state) return false;
+    const isRunning = this.running.has(id);
+    this.running.delete(id);
+    const isPause = state === 'paused';
+    this.change(id, {
+      state,
+      doing: isPause ? 'Paused' : job.doing,
+      result: null,
+      trouble: isPause ? null : 'Cancelled; nothing was changed.',
+      finishedAt: isPause ? null : new Date().toISOString(),
+      tries: isPause ? 0 : job.tries,
+    });
+    const record = jobOf(job.kind);
+    if (!isPause)
+      this.db.transaction((tx) =>
+        record?.abandon?.(JSON.parse(job.input), tx, 'Cancelled; nothing was changed.'),
+      );
+    if (!isRunning) {
+      if (!isPause) this.over(job, record, state);
+      return true;
+    }
+    // Only when the thread has really ended does it write nothing any more.
+    this.ending.add(id);
+    void this.pool.end(id).then(() => {
+      this.ending.delete(id);
+      if (isPause) this.next();
+      else this.over(job, record, state);
+    });
+    return true;
+  }
+
+  /** A job is over: its files go, what it left in the store is swept, and the next one starts. */
+  private over(job: JobRow, record: AnyJob | null, state: 'done' | 'failed' | 'cancelled'): void {
+    this.running.delete(job.id);
+    for (const file of record?.leftovers?.(JSON.parse(job.input)) ?? []) rmSync(file, { force: true });
+    if (state !== 'done' && record?.leavesBlobs) this.sweep();
+    this.events.emit(job.id);
+    this.next();
+  }
+
+  private sweep(): void {
+    const isOrdered = this.waiting().some((job) => job.kind === 'sweep');
+    if (!isOrdered) this.db.transaction((tx) => insertJob(tx, 'sweep', null, '{}'));
+  }
+
+  private change(id: string, change: Partial<typeof jobs.$inferInsert>): void {
+    this.db.update(jobs).set(change).where(eq(jobs.id, id)).run();
+    this.events.emit(id);
+  }
+}
+
+function insertJob(tx: Transaction, kind: string, shellId: string | null, input: string): string {
+  const id = randomUUID();
+  tx.insert(jobs)
+    .values({
+      id,
+      kind,
+      shellId,
+      state: 'waiting',
+      input,
+      done: 0,
+      total: 1,
+      doing: 'Waiting',
+      createdAt: new Date().toISOString(),
+    })
+    .run();
+  return id;
+}
+
+const crashed = (message: string): string =>
+  `Something went wrong in Currycomb itself, and nothing was changed (${message}).`;

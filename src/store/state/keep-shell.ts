@@ -1,0 +1,76 @@
+import type { Shell } from '@/core/shell/model';
+import type { Sha256 } from '@/core/shell/refs';
+import type { BlobStore } from '../blobs';
+import { openPart, openState, stateForm, stateParts, type StatePart, type StateRoot } from './state-forms';
+
+/**
+ * Keeps a shell: a root that names its parts, each part a JSON of its own in which every text is the hash of a blob. What
+ * changes together stands together, so a version that moved one item shares everything but the outline with the one
+ * before. Returns the root's hash.
+ */
+export function saveShell(blobs: BlobStore, shell: Shell): Sha256 {
+  const texts = new Set<string>();
+  const keep = (text: string) => {
+    const hash = blobs.put(text);
+    texts.add(hash);
+    return hash;
+  };
+  const bare: Shell = {
+    ...shell,
+    contents: shell.contents.map((c) => ({ ...c, texts: c.texts.map(keep) })),
+    files: shell.files.map((f) => ({ ...f, text: f.text === null ? null : keep(f.text) })),
+    entries: shell.entries.map((e) => ({ ...e, text: e.text === null ? null : keep(e.text) })),
+  };
+  const parts = Object.fromEntries(
+    stateParts.map((part) => [part.name, savePart(blobs, part, bare)]),
+  ) as StateRoot['parts'];
+  const root: StateRoot = { form: stateForm, parts };
+  const hash = blobs.put(JSON.stringify(root));
+  blobs.hold(hash, Object.values(parts));
+  return hash;
+}
+
+function savePart(blobs: BlobStore, part: StatePart, bare: Shell): Sha256 {
+  const value = Object.fromEntries(part.fields.map((field) => [field, bare[field]]));
+  const hash = blobs.put(JSON.stringify({ form: stateForm, part: part.name, value }));
+  blobs.hold(hash, part.holds(bare));
+  return hash;
+}
+
+/** The shell without its texts (each is the hash of a blob): enough for everything but combing and changing. */
+export function loadBareShell(blobs: BlobStore, hash: Sha256): Shell {
+  const root = openState(readJson(blobs, hash, 'the state of a shell'));
+  if (root.is === 'whole') return root.shell;
+  const parts = Object.entries(root.parts).map(([name, part]) =>
+    openPart(name, readJson(blobs, part, `the ${name} of a shell`)),
+  );
+  return Object.assign({}, ...parts) as Shell;
+}
+
+export function loadShell(blobs: BlobStore, hash: Sha256): Shell {
+  const bare = loadBareShell(blobs, hash);
+  return {
+    ...bare,
+    contents: bare.contents.map((c) => ({ ...c, texts: c.texts.map((t) => textOf(blobs, t)) })),
+    files: bare.files.map((f) => ({ ...f, text: f.text === null ? null : textOf(blobs, f.text) })),
+    entries: bare.entries.map((e) => ({ ...e, text: e.text === null ? null : textOf(blobs, e.text) })),
+  };
+}
+
+function readJson(blobs: BlobStore, hash: Sha256, what: string): unknown {
+  const bytes = blobs.read(hash);
+  if (!bytes) throw new Error(`${what} (${hash}) is not in the store, or is damaged`);
+  return JSON.parse(bytes.toString('utf8'));
+}
+
+export function textOf(blobs: BlobStore, hash: string): string {
+  const bytes = blobs.read(hash as Sha256);
+  if (!bytes) throw new Error(`a text (${hash}) is not in the store, or is damaged`);
+  return bytes.toString('utf8');
+}
+
+/** For states of the first form, which do not say what they hold. */
+export function holdOldState(blobs: BlobStore, hash: Sha256): void {
+  const bare = loadBareShell(blobs, hash);
+  for (const part of stateParts) blobs.hold(hash, part.holds(bare));
+}

@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import type { Shell } from '@/core/shell/model';
+import type { Sha256 } from '@/core/shell/refs';
+
+/** The form that is written now. Every form that was ever published opens: see the fixtures beside the test. */
+export const stateForm = 'currycomb.state/2';
+
+/** A part of a shell: what changes together. */
+export interface StatePart {
+  readonly name: string;
+  readonly fields: readonly (keyof Shell)[];
+  /** Blobs that the part is of no use without. */
+  readonly holds: (bare: Shell) => Iterable<string>;
+}
+const nothing = () => [];
+
+export const stateParts: readonly StatePart[] = [
+  {
+    name: 'facts',
+    fields: [
+      'ref',
+      'code',
+      'title',
+      'timeZone',
+      'term',
+      'previousTerm',
+      'schoolYear',
+      'noClassDays',
+      'asOf',
+      'enrolments',
+      'frame',
+    ],
+    holds: nothing,
+  },
+  { name: 'outline', fields: ['items'], holds: nothing },
+  { name: 'contents', fields: ['contents'], holds: (bare) => bare.contents.flatMap((c) => c.texts) },
+  {
+    name: 'files',
+    fields: ['files'],
+    holds: (bare) => bare.files.flatMap((f) => (f.text === null ? [f.sha256] : [f.sha256, f.text])),
+  },
+  {
+    name: 'entries',
+    fields: ['entries'],
+    holds: (bare) => bare.entries.flatMap((e) => (e.text === null ? [e.sha256] : [e.sha256, e.text])),
+  },
+  { name: 'events', fields: ['events', 'calendar'], holds: nothing },
+  {
+    name: 'setup',
+    fields: ['gradeCategories', 'gradeColumns', 'banks', 'groups', 'homePages'],
+    holds: nothing,
+  },
+  { name: 'compared', fields: ['previousEvents', 'baseline'], holds: nothing },
+];
+
+export interface StateRoot {
+  readonly form: typeof stateForm;
+  readonly parts: Readonly<Record<string, Sha256>>;
+}
+const rootSchema = z.strictObject({ form: z.literal(stateForm), parts: z.record(z.string(), z.string()) });
+const partSchema = z.strictObject({
+  form: z.literal(stateForm),
+  part: z.string(),
+  value: z.record(z.string(), z.unknown()),
+});
+
+export type OpenedState =
+  | { readonly is: 'whole'; readonly shell: Shell }
+  | { readonly is: 'parts'; readonly parts: Readonly<Record<string, Sha256>> };
+
+/** Opens a kept state of any form: the first one was the whole shell without a tag. */
+export function openState(kept: unknown): OpenedState {
+  const root = rootSchema.safeParse(kept);
+  if (root.success) return { is: 'parts', parts: root.data.parts as Record<string, Sha256> };
+  const form = (kept as { form?: unknown }).form;
+  if (form !== undefined)
+    throw new Error(
+      `a shell is kept in the form ${String(form)}, which a newer Currycomb wrote; update this one`,
+    );
+  return { is: 'whole', shell: fromFirstForm(kept as Shell) };
+}
+
+/** The first form lacked what came later; each gets what it meant then. */
+const fromFirstForm = (kept: Shell): Shell => ({ ...kept, schoolYear: kept.schoolYear ?? null });
+
+export function openPart(name: string, kept: unknown): Partial<Shell> {
+  const part = partSchema.parse(kept);
+  if (part.part !== name) throw new Error(`the ${name} of a shell is kept as ${part.part}`);
+  return part.value as Partial<Shell>;
+}

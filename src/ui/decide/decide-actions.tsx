@@ -1,0 +1,73 @@
+'use client';
+import Button from '@mui/material/Button';
+import { plural } from '@/core/text/plural';
+import { remedyWords } from './remedies';
+import type { LoadedEvidence } from './use-evidence';
+import type { WorkbenchState } from './use-workbench';
+import styles from './decide.module.css';
+
+interface DecideActionsProps {
+  readonly shellId: string;
+  readonly bench: WorkbenchState;
+  readonly here: LoadedEvidence | null;
+}
+
+/** The buttons that decide: each says how many things it touches. */
+export function DecideActions({ shellId, bench, here }: DecideActionsProps) {
+  const { filter, chosen, decisions } = bench;
+  return (
+    <div className={styles.actions} role="group" aria-label="Decide">
+      {filter.state === 'open' ? <OpenActions bench={bench} here={here} /> : <ReopenAction bench={bench} />}
+      {chosen.size > 0 && (
+        <span className="soft number" role="status">
+          {chosen.size} chosen
+        </span>
+      )}
+      <span style={{ flex: 1 }} />
+      {decisions.planSize > 0 && (
+        <Button href={`/shells/${shellId}/rehearse`} variant="text">
+          Rehearse {plural(decisions.planSize, 'change')}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvidence | null }) {
+  const { about, chosen, current, decisions } = bench;
+  const takable = about.filter((f) => f.remedy !== null);
+  const touches = new Set(takable.flatMap((f) => f.remedy?.targets ?? [])).size;
+  const words = chosen.size
+    ? `Accept ${takable.length} (touches ${touches})`
+    : ((current && remedyWords(current)) ?? 'Accept');
+  const others = chosen.size ? [] : (here?.evidence?.others ?? []);
+  return (
+    <>
+      <Button variant="contained" disabled={!takable.length || decisions.busy} onClick={bench.accept}>
+        {words}
+      </Button>
+      {others.map((label, n) => (
+        <Button key={label} variant="outlined" disabled={decisions.busy} onClick={() => bench.change(n)}>
+          {label}
+        </Button>
+      ))}
+      <Button
+        variant="outlined"
+        color="inherit"
+        disabled={!about.length || decisions.busy}
+        onClick={bench.leaveBe}
+      >
+        {chosen.size > 1 ? `Leave ${about.length} be` : 'Leave be'}
+      </Button>
+    </>
+  );
+}
+
+function ReopenAction({ bench }: { bench: WorkbenchState }) {
+  const { about, filter, decisions } = bench;
+  return (
+    <Button variant="outlined" disabled={!about.length || decisions.busy} onClick={bench.reopen}>
+      {filter.state === 'planned' ? `Take ${about.length} out of the plan` : `Open ${about.length} again`}
+    </Button>
+  );
+}

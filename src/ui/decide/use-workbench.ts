@@ -1,0 +1,134 @@
+'use client';
+import { useSearchParams } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import type { ListedFinding } from '@/core/checks/finding';
+import type { DecideView } from '@/services/decide/decide-view';
+import { useDecisions, type Decisions } from '../comb/use-decisions';
+import { listRows, readFilter, writeFilter, type Filter, type ListState, type Row } from './list-model';
+
+export interface WorkbenchState {
+  readonly filter: Filter;
+  readonly lists: Readonly<Record<ListState, readonly ListedFinding[]>>;
+  readonly rows: readonly Row[];
+  readonly chosen: ReadonlySet<string>;
+  /** The finding that is looked at. */
+  readonly current: ListedFinding | null;
+  /** What a decision is about: the chosen ones, else the one that is looked at. */
+  readonly about: readonly ListedFinding[];
+  readonly decisions: Decisions;
+  setFilter(change: Partial<Filter>): void;
+  look(id: string): void;
+  toggle(ids: readonly string[]): void;
+  chooseAll(): void;
+  chooseNone(): void;
+  /** Goes on by so many findings; chooses the way where it is extended. */
+  move(by: number, extend: boolean): void;
+  /** The findings of the group of the one that is looked at. */
+  groupOfCurrent(): readonly string[];
+  accept(): void;
+  leaveBe(): void;
+  reopen(): void;
+  change(other: number): void;
+}
+
+/** What the workbench knows and does: the lists by decision, the one looked at, the chosen ones, the decisions. */
+export function useWorkbench(view: DecideView): WorkbenchState {
+  const query = useSearchParams();
+  const filter = useMemo(() => readFilter(new URLSearchParams(query.toString())), [query]);
+  const decisions = useDecisions(view);
+  const { stateOf } = decisions;
+  const lists = useMemo(() => listsOf(view, stateOf), [view, stateOf]);
+  const titles = useMemo(() => new Map(view.checks.map((c) => [c.id, c.title])), [view.checks]);
+  const rows = useMemo(
+    () => listRows(lists, filter, view.batches, (check) => titles.get(check) ?? check),
+    [lists, filter, view.batches, titles],
+  );
+  const shown = useMemo(() => rows.flatMap((r) => (r.type === 'finding' ? [r.finding] : [])), [rows]);
+  const [picked, setPicked] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const wanted = picked ?? query.get('finding');
+  const current = shown.find((f) => f.id === wanted) ?? shown[0] ?? null;
+  const about = useMemo(() => {
+    if (chosen.size) return shown.filter((f) => chosen.has(f.id));
+    return current ? [current] : [];
+  }, [chosen, shown, current]);
+
+  /** After a decision the next finding comes up. */
+  const goOn = () => {
+    const gone = new Set(about.map((f) => f.id));
+    setPicked(nextOf(shown, current, gone)?.id ?? null);
+    setChosen(new Set());
+  };
+  const act = (decided: Promise<boolean>) => void decided.then((isDone) => isDone && goOn());
+  const takable = about.filter((f) => f.remedy !== null).map((f) => f.id);
+  const ids = about.map((f) => f.id);
+  return {
+    filter,
+    lists,
+    rows,
+    chosen,
+    current,
+    about,
+    decisions,
+    setFilter: (change) => {
+      setChosen(new Set());
+      // The findings are all here: another filter asks nothing of the server.
+      const address = `/shells/${view.id}/decide${writeFilter({ ...filter, ...change })}`;
+      window.history.replaceState(null, '', address);
+    },
+    look: setPicked,
+    toggle: (more) => setChosen((now) => toggled(now, more)),
+    chooseAll: () => setChosen(new Set(shown.map((f) => f.id))),
+    chooseNone: () => setChosen(new Set()),
+    move: (by, extend) => {
+      const at = current ? shown.indexOf(current) : -1;
+      const next = shown[Math.max(0, Math.min(shown.length - 1, at + by))];
+      if (!next) return;
+      setPicked(next.id);
+      if (extend) setChosen((now) => new Set([...now, ...(current ? [current.id] : []), next.id]));
+    },
+    groupOfCurrent: () => {
+      const group = rows.find((r) => r.type === 'group' && r.findings.some((f) => f.id === current?.id));
+      return group?.type === 'group' ? group.findings.map((f) => f.id) : [];
+    },
+    accept: () => {
+      if (takable.length) act(decisions.accept(takable));
+    },
+    leaveBe: () => {
+      if (ids.length) act(decisions.leaveBe(ids));
+    },
+    reopen: () => {
+      if (ids.length) act(decisions.reopen(ids));
+    },
+    change: (other) => {
+      if (current) act(decisions.change(current.id, other));
+    },
+  };
+}
+
+/** The findings by what was decided about them. */
+function listsOf(view: DecideView, stateOf: Decisions['stateOf']): WorkbenchState['lists'] {
+  const lists: Record<ListState, ListedFinding[]> = { open: [], planned: [], 'left-be': [] };
+  for (const finding of [...view.findings, ...view.leftBe]) lists[stateOf(finding.id)].push(finding);
+  return lists;
+}
+
+function toggled(now: ReadonlySet<string>, ids: readonly string[]): ReadonlySet<string> {
+  const next = new Set(now);
+  const isWhole = ids.every((id) => next.has(id));
+  for (const id of ids)
+    if (isWhole) next.delete(id);
+    else next.add(id);
+  return next;
+}
+
+/** The finding behind the current one that is still there, else the one before it. */
+function nextOf(
+  shown: readonly ListedFinding[],
+  current: ListedFinding | null,
+  gone: ReadonlySet<string>,
+): ListedFinding | undefined {
+  const at = current ? shown.indexOf(current) : -1;
+  const behind = shown.slice(at + 1).find((f) => !gone.has(f.id));
+  return behind ?? shown.slice(0, Math.max(0, at)).findLast((f) => !gone.has(f.id));
+}

@@ -1,0 +1,39 @@
+'use client';
+import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
+import type { DecisionPatch } from '@/services/decide/decisions';
+import type { FrameView } from './stages';
+
+type Patch = (patch: DecisionPatch) => void;
+const PatchContext = createContext<Patch>(() => undefined);
+const ViewContext = createContext<FrameView | null>(null);
+
+/** Keeps the frame's counts in step with what is decided on the page inside it, without asking the server again. */
+export function FrameCounts({ view, children }: { view: FrameView; children: ReactNode }) {
+  const [kept, setKept] = useState<{ view: FrameView; next: FrameView } | null>(null);
+  const patch = useCallback<Patch>(
+    ({ planSize, undecided, percent }) => {
+      const states = {
+        ...view.states,
+        decide: `${undecided} open`,
+        rehearse: planSize === 0 ? '–' : 'not yet',
+        prove: `${percent} % smooth`,
+      };
+      setKept({ view, next: { ...view, planSize, states } });
+    },
+    [view],
+  );
+  const now = useMemo(() => (kept?.view === view ? kept.next : view), [kept, view]);
+  return (
+    <PatchContext value={patch}>
+      <ViewContext value={now}>{children}</ViewContext>
+    </PatchContext>
+  );
+}
+
+/** Brings the frame up to what was decided. */
+export const useFramePatch = (): Patch => use(PatchContext);
+
+/** The frame's counts as they are now. */
+export function useFrameView(first: FrameView): FrameView {
+  return use(ViewContext) ?? first;
+}
