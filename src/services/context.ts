@@ -28,6 +28,7 @@ export function openContext(paths: ContextPaths): Context {
   if (!lock.ok) throw new FolderTaken(lock.trouble.message);
   const db = openDatabase(dataDir, migrationsDir);
   const blobs = new BlobStore(join(dataDir, 'blobs'));
+  blobs.clearUnfinished();
   const jobs = new ThreadQueue(db, { workerFile, dataDir });
   return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock.value) };
 }

@@ -157,6 +157,12 @@ export class BlobStore {
     return gone.length + this.sweepFiles(used);
   }
 
+  /** Clears away what never became whole. Only while nothing writes, such as when the folder was just opened. */
+  clearUnfinished(): void {
+    const folder = join(this.folder, 'new');
+    for (const name of readdirSync(folder)) rmSync(join(folder, name), { force: true });
+  }
+
   /** Every blob that is kept, by hash: for tests and for telling how much there is. */
   list(): string[] {
     const files = this.folders().flatMap((name) => readdirSync(join(this.folder, name)));

@@ -31,7 +31,7 @@ export function actionNamed(written: Pick<WrittenStep, 'action' | 'params'>): Ac
 }
 
 export const writtenStepSchema = z.strictObject({
-  action: z.string(),
+  action: z.enum(writtenActions as [ActionName, ...ActionName[]]),
   targets: z.array(z.string()).min(1),
   params: z.record(z.string(), z.unknown()).default({}),
   from: z.string().default('hand'),
@@ -43,7 +43,11 @@ export const planSchema = z.strictObject({
   base: z.string(),
   steps: z.array(writtenStepSchema),
 });
-export type Plan = z.output<typeof planSchema>;
+export interface Plan {
+  readonly schema: 'currycomb.plan/1';
+  readonly base: string;
+  readonly steps: readonly WrittenStep[];
+}
 
 /**
  * Makes a step of a written one, for a shell as it stands: each target gets what it has now and what it shall have. A

@@ -34,5 +34,10 @@ export const sha256 = (text: string) => text as Sha256;
 /** The ref of a page or activity that stands outside the outline. */
 export const outsideRef = (id: ContentId): ItemRef => itemRef(`resource:${id}`);
 
-/** A ref that was made up while reading (`item~7`) is no XML name; this is how a manifest spells it. */
-export const writtenRef = (ref: string): string => ref.replace(/~/g, '_');
+export const isOutsideRef = (ref: string): boolean => ref.startsWith('resource:');
+
+/**
+ * How a manifest spells a ref that is no XML name: one that was made up while reading (`item~7`), and that of a page
+ * that was placed (`resource:r7`), which goes by it on.
+ */
+export const writtenRef = (ref: string): string => ref.replace(/^resource:/, 'placed_').replace(/~/g, '_');

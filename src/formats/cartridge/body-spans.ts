@@ -1,6 +1,7 @@
 import { SaxesParser } from 'saxes';
 import type { ContentKind } from '@/core/shell/model';
 import { scanHtml } from '@/core/text/scan-html';
+import { applyCuts, type Cut } from '@/core/text/take-out-addresses';
 import { escapeAttribute, escapeText } from '../xml/parse-xml';
 
 /** A text inside an XML body, with its place in the source, so that it can be changed and all else stays. */
@@ -12,6 +13,8 @@ export interface BodySpan {
   readonly ordinal: number;
   /** The decoded text; an address stands as a link, so that one scan fits all. */
   readonly text: string;
+  /** For an address: the element that has it, which goes where the address does. */
+  readonly element?: { readonly start: number; readonly end: number };
 }
 
 const textElements: Readonly<Partial<Record<ContentKind, ReadonlySet<string>>>> = {
@@ -74,6 +77,7 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
           start,
           end: start + (place[2]?.length ?? 0),
           text: `<a href="${escapeAttribute(value)}"></a>`,
+          element: { start: from, end: elementEnd(xml, parser.position, tag.name, tag.isSelfClosing) },
         });
       }
     }
@@ -104,16 +108,50 @@ export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
   return failed ? null : spans;
 }
 
-/** Puts changed texts back into the XML they came from; every other character stays. */
+/** Behind an element that has no content of its own: its tag, or the end tag that follows. */
+function elementEnd(xml: string, tagEnd: number, name: string, isSelfClosing: boolean): number {
+  if (isSelfClosing) return tagEnd;
+  const close = xml.indexOf(`</${name}`, tagEnd);
+  const end = close < 0 ? -1 : xml.indexOf('>', close);
+  return end < 0 ? tagEnd : end + 1;
+}
+
+/** Puts changed texts back into the XML they came from; every other character stays. An attachment that went goes whole. */
 export function replaceSpans(xml: string, spans: readonly BodySpan[], texts: readonly string[]): string {
-  let made = xml;
-  for (let i = spans.length - 1; i >= 0; i -= 1) {
-    const span = spans[i]!;
-    const text = texts[i];
-    if (text === undefined || text === span.text) continue;
-    made = made.slice(0, span.start) + spell(span, text) + made.slice(span.end);
-  }
-  return made;
+  const cuts = alignTexts(spans, texts).flatMap((text, n): Cut[] => {
+    const span = spans[n];
+    if (!span || text === undefined || text === span.text) return [];
+    if (text !== null) return [{ start: span.start, end: span.end, by: spell(span, text) }];
+    return span.element ? [{ ...span.element, by: '' }] : [];
+  });
+  return applyCuts(xml, cuts);
+}
+
+const isLink = (text: string | undefined): boolean => /^<a href="[^"]*"><\/a>$/.test(text ?? '');
+
+/** The text that each span has now; null for an attachment that went. Only attachments go by themselves. */
+function alignTexts(spans: readonly BodySpan[], texts: readonly string[]): (string | null | undefined)[] {
+  let left = spans.length - texts.length;
+  let next = 0;
+  return spans.map((span, n) => {
+    const text = texts[next];
+    const isGone = left > 0 && span.form === 'address' && !staysHere(spans, n, text);
+    if (isGone) {
+      left -= 1;
+      return null;
+    }
+    next += 1;
+    return text;
+  });
+}
+
+/** Is this the text of an attachment, rather than that of a later one or of the text behind it? */
+function staysHere(spans: readonly BodySpan[], at: number, text: string | undefined): boolean {
+  if (!isLink(text)) return false;
+  if (spans[at]?.text === text) return true;
+  const behind = spans.slice(at + 1);
+  const end = behind.findIndex((span) => span.form !== 'address');
+  return !behind.slice(0, end < 0 ? undefined : end).some((span) => span.text === text);
 }
 
 function spell(span: BodySpan, text: string): string {

@@ -1,5 +1,6 @@
+import { contentOfShell } from '@/core/shell/find-things';
 import type { Item, ItemKind, Shell, ShellFile } from '@/core/shell/model';
-import { groupRef, itemRef, writtenRef } from '@/core/shell/refs';
+import { groupRef, isOutsideRef, itemRef, writtenRef, type ItemRef } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import { stateSchema, type ShellState } from './state-schema';
@@ -7,6 +8,16 @@ import { stateSchema, type ShellState } from './state-schema';
 type ItemState = ShellState['items'][string];
 const known = <T>(value: T | null | undefined): T | undefined => value ?? undefined;
 const some = <T>(list: readonly T[]): T[] | undefined => (list.length ? [...list] : undefined);
+
+/** What an item goes by in the state file: as the manifest spells it, and outside the outline by its resource. */
+const keyOf = (item: Item): string => (item.placed ? writtenRef(item.ref) : item.ref.replace(/~/g, '_'));
+
+/** The title of what stands outside the outline; a bare file’s name and the title in its own file need not be said. */
+function outsideTitle(shell: Shell, item: Item): string | undefined {
+  const content = contentOfShell(shell, item.content);
+  const name = (content?.href ?? content?.textPath ?? '').split('/').at(-1);
+  return item.title === (content?.title || name) ? undefined : item.title;
+}
 
 /** The state file of a shell: equal shells give equal bytes, since no time of writing and no id of a run is in it. */
 export function writeState(shell: Shell): string {
@@ -31,8 +42,10 @@ export function writeState(shell: Shell): string {
       batch: known(item.batch),
       studentWork: known(item.studentWork),
       groups: some(item.groups),
+      ref: item.placed && writtenRef(item.ref) !== item.ref && isOutsideRef(item.ref) ? item.ref : undefined,
+      title: item.placed ? undefined : outsideTitle(shell, item),
     };
-    if (Object.values(state).some((v) => v !== undefined)) items[writtenRef(item.ref)] = state;
+    if (Object.values(state).some((v) => v !== undefined)) items[keyOf(item)] = state;
   }
   const files: ShellState['files'] = {};
   for (const file of shell.files) {
@@ -77,15 +90,25 @@ export function readState(bytes: Uint8Array): Result<ShellState> {
   }
 }
 
+/** The refs of outline items that the package spells otherwise, by how it spells them. */
+const aliasesIn = (state: ShellState): ReadonlyMap<string, string> =>
+  new Map(Object.entries(state.items).flatMap(([written, item]) => (item.ref ? [[written, item.ref]] : [])));
+
 /** Brings a state file's knowledge into the shell that was read from the same package. */
 export function applyState(shell: Shell, state: ShellState): Shell {
+  const aliases = aliasesIn(state);
+  const named = (ref: ItemRef): ItemRef => itemRef(aliases.get(ref) ?? ref);
   const items = shell.items.map((item): Item => {
+    const parent = item.parent === null ? null : named(item.parent);
     const own = state.items[item.ref];
-    if (!own) return item;
+    if (!own) return parent === item.parent ? item : { ...item, parent };
     const moment = (value: string | undefined, other: LocalDateTime | null) =>
       (value ?? other) as LocalDateTime | null;
     return {
       ...item,
+      ref: named(item.ref),
+      title: own.title ?? item.title,
+      parent,
       kind: own.kind !== undefined && fits(item, own.kind) ? own.kind : item.kind,
       shown: own.shown ?? item.shown,
       opens: moment(own.opens, item.opens),
@@ -117,7 +140,7 @@ export function applyState(shell: Shell, state: ShellState): Shell {
   return {
     ...shell,
     code: state.code,
-    title: shell.title || state.title,
+    title: state.title || shell.title,
     timeZone: state.timeZone,
     term: state.term as Shell['term'],
     previousTerm: state.previousTerm as Shell['previousTerm'],

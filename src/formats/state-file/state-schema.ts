@@ -21,6 +21,10 @@ const itemState = z.strictObject({
   batch: text.optional(),
   studentWork: z.int().min(0).optional(),
   groups: z.array(text).optional(),
+  /** The ref that it goes by, where that is no identifier of a manifest: what was placed keeps the one it had outside. */
+  ref: text.optional(),
+  /** The title of what stands outside the outline, where its own file does not give it. */
+  title: text.optional(),
 });
 const fileState = z.strictObject({
   readableBy: z.enum(['all', 'staff']).optional(),

@@ -119,7 +119,7 @@ class StatusApplier {
       if (item !== undefined) return { type: 'item', at: item };
       const file = this.fileAt.get(ref);
       if (file !== undefined) return { type: 'file', at: file };
-      if (kind === 'group') this.groups.push({ ref: groupRef(ref), title: title ?? ref });
+      if (kind === 'group') this.declareGroup(ref, title ?? ref);
       else if (kind === 'bank' && !this.banks.some((b) => b.ref === ref))
         this.banks.push({ ref: itemRef(ref), title: title ?? ref, content: null });
       else if (!this.otherRefs.has(ref) && !this.otherRefs.has(ref.replace(/^resource:/, '')))
@@ -140,6 +140,11 @@ class StatusApplier {
       this.note('unknown-title', `nothing in the package is called “${title}”; the row is left out`, row);
     else return inItems.length ? { type: 'item', at: hits[0]! } : { type: 'file', at: hits[0]! };
     return { type: 'none' };
+  }
+
+  /** A group that the package declares already is told of again, and is one all the same. */
+  declareGroup(ref: string, title: string): void {
+    if (!this.groups.some((group) => group.ref === ref)) this.groups.push({ ref: groupRef(ref), title });
   }
 
   changeItem(item: Item, row: StatusRow, kind: ItemKind | 'group' | 'bank' | undefined): Item {

@@ -141,7 +141,10 @@ export class ThreadQueue implements JobQueue {
 
   /** What the end of the server cut off starts anew; what it cut off again and again is given up. */
   private takeUpAgain(): void {
-    for (const job of this.db.select().from(jobs).where(eq(jobs.state, 'running')).all()) {
+    const cut = this.db.select().from(jobs).where(eq(jobs.state, 'running')).all();
+    // What they had kept and do not keep again is swept when all is done.
+    if (cut.some((job) => jobOf(job.kind)?.leavesBlobs)) this.sweep();
+    for (const job of cut) {
       if (job.tries < mostTries && jobOf(job.kind))
         this.change(job.id, { state: 'waiting', doing: 'Waiting' });
       else

@@ -41,7 +41,11 @@ export const deleteQuestions = defineAction({
           ref,
           `“${item?.title}” has ${work} pieces of student work, which its questions belong to; leave it as it is`,
         );
-      else if (content) changed.set(content, withoutQuestions(content, sets.delete));
+      else if (content) {
+        const next = withoutQuestions(changed.get(content) ?? content, sets.delete);
+        if (next.questions.length) changed.set(content, next);
+        else blocked.set(ref, 'no question would be left; delete the whole of it instead');
+      }
     }
     const contents = shell.contents.map((content) => changed.get(content) ?? content);
     return { shell: { ...shell, contents }, blocked };

@@ -29,7 +29,7 @@ export function deleteThings(shell: Shell, targets: ReadonlyMap<string, LinksThe
   const blocked = new Map<string, string>(whereBothGo(shell, targets));
   for (;;) {
     const left = new Map([...targets].filter(([ref]) => !blocked.has(ref)));
-    const prepared = prepareLinks(shell, left, targets);
+    const prepared = prepareLinks(shell, left);
     const more = heldBack(prepared.shell, left);
     if (!more.size) {
       const going = weigh(prepared.shell, new Set(left.keys()), brokenOf(left));
@@ -39,17 +39,16 @@ export function deleteThings(shell: Shell, targets: ReadonlyMap<string, LinksThe
   }
 }
 
-/** Of two equal things one stays: where each is to go because of the other, neither does. */
+/** Of two equal things one stays: where each is to go because of the other, neither does. Links must lead to what can be linked to. */
 function whereBothGo(shell: Shell, targets: ReadonlyMap<string, LinksThen>): [string, string][] {
   const refs = refsOf(shell);
   return [...targets].flatMap(([ref, links]): [string, string][] => {
     if (typeof links !== 'object') return [];
+    const type = refs.typeOf(links.leadTo);
+    const isGoal = type === 'item' || type === 'file' || (type !== null && type === refs.typeOf(ref));
+    if (!isGoal) return [[ref, 'what the links should lead to is not in this shell; choose another']];
     const stays = lastInstead(ref, targets);
-    if (stays !== null && !targets.has(stays)) {
-      const type = refs.typeOf(stays);
-      if (type === 'item' || type === 'file' || type === refs.typeOf(ref)) return [];
-      return [[ref, 'what the links should lead to is not in this shell; choose another']];
-    }
+    if (stays === null || !targets.has(stays)) return [];
     const title = refs.titleOf(links.leadTo);
     const reason = `“${title}”, which should stay in its place, is to be deleted, too; take one of the two out of the plan`;
     return [[ref, reason]];
@@ -76,13 +75,12 @@ function lastInstead(ref: string, targets: ReadonlyMap<string, LinksThen>): stri
 function prepareLinks(
   shell: Shell,
   left: ReadonlyMap<string, LinksThen>,
-  all: ReadonlyMap<string, LinksThen>,
 ): { shell: Shell; rewritten: ReadonlyMap<NodeKey, number> } {
   const pairs = new Map<string, string>();
   const takenOut = new Set<string>();
   for (const [ref, links] of left) {
     if (links === 'take-out') takenOut.add(ref);
-    const instead = typeof links === 'object' ? lastInstead(ref, all) : null;
+    const instead = typeof links === 'object' ? lastInstead(ref, left) : null;
     if (instead !== null) pairs.set(ref, instead);
   }
   const relinked = pairs.size ? relinkThings(shell, pairs) : { shell, rewritten: new Map<NodeKey, number>() };

@@ -63,7 +63,8 @@ class Relinking {
     if (!old.content || !goal.content) return;
     this.refOfContent.set(old.content, from);
     this.contents.set(old.content, goal.content);
-    if (old.isFile) this.fileContents.set(old.content, goal.content);
+    // A place of a file can only show another file; where links lead to a page, the place stays.
+    if (old.isFile && goal.isFile) this.fileContents.set(old.content, goal.content);
   }
 
   private lead(edge: AddressEdge, from: string): void {
