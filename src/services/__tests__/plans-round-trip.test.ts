@@ -63,7 +63,12 @@ function comparable(shell: Shell): unknown {
     files: sorted(shell.files, (f) => f.path).map(({ sha256: _, bytes: __, ...file }) => file),
     entries: sorted(shell.entries, (e) => e.path).map(({ path, text }) => ({ path, text })),
     banks: sorted(shell.banks, (b) => b.ref),
-    frame: { ...shell.frame, version: '' },
+    // An outline without items is not written at all, its root item neither.
+    frame: {
+      ...shell.frame,
+      version: '',
+      rootItemId: shell.items.some((i) => i.placed) ? shell.frame.rootItemId : null,
+    },
   };
 }
 

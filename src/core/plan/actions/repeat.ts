@@ -82,6 +82,8 @@ function withCopy(shell: Shell, item: Item, ref: string, copy: Copy): Shell {
   const fresh: Item = {
     ...item,
     ref: itemRef(ref),
+    // A shell has the home pages that it has; a copy of one is a page.
+    kind: item.kind === 'home-page' ? 'page' : item.kind,
     title: copy.title,
     opens: pick(opens),
     closes: pick(closes),
