@@ -231,9 +231,7 @@ async function main(): Promise<void> {
   let server = await start();
   let done = 0;
   const failures: string[] = [];
-  let n = 0;
   while (done < kills) {
-    n += 1;
     const acts: Act[] = ['bring-in', 'comb', 'rehearse', 'run', 'undo', 'hold', 'add'];
     let shellId = '';
     for (const act of acts) {

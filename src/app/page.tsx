@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { listShells } from '@/services/shells/shell-list';
 import { TopBar } from '@/ui/frame/top-bar';
 import { ShellTable } from '@/ui/shells/shell-table';

@@ -1,5 +1,5 @@
 import { clearOldUploads } from './bring-in/uploads';
-import { appContext, FolderTaken } from './context';
+import { appContext, FolderTaken } from './open-context';
 
 /** Opens the data folder for the web process; where another process has it, says so in one sentence and ends. */
 export function openStore(): void {

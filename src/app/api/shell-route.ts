@@ -1,4 +1,5 @@
-import { appContext, type Context } from '@/services/context';
+import type { Context } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { notFound, refuseForeign } from '@/services/safety/answer';
 import { findShell, type CurrentShell } from '@/services/shells/current-shell';
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { rememberedColumns } from '@/services/bring-in/sheet-columns';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { houseTerms } from '@/services/house-rules/house-rules';
 import { BringInForm } from '@/ui/bring-in/bring-in-form';
 import { TopBar } from '@/ui/frame/top-bar';

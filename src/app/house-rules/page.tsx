@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { rulesView } from '@/services/house-rules/rules-view';
 import { TopBar } from '@/ui/frame/top-bar';
 import { HouseRulesForm } from '@/ui/house-rules/house-rules-form';

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { findShell } from '@/services/shells/current-shell';
 
 export interface ShellPageProps {

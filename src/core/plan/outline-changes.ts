@@ -27,10 +27,10 @@ export function placeOf(shell: Shell, ref: string): Place | null {
 export function whyNotThere(shell: Shell, place: Place, moving: ReadonlySet<string>): string | null {
   const outline = outlineOf(shell);
   const { into, before } = place;
-  const module = into === null ? null : outline.byRef.get(into as ItemRef);
-  if (module !== null && (!module || module.kind !== 'module' || !module.placed))
+  const goal = into === null ? null : outline.byRef.get(into as ItemRef);
+  if (goal !== null && (!goal || goal.kind !== 'module' || !goal.placed))
     return `the module to move into (${into}) is not in this shell; choose another`;
-  if (module && moving.has(module.ref)) return `“${module.title}” can’t be moved into itself`;
+  if (goal && moving.has(goal.ref)) return `“${goal.title}” can’t be moved into itself`;
   if (before === null) return null;
   const neighbour = outline.byRef.get(before as ItemRef);
   const fits = neighbour?.placed === true && neighbour.parent === into && !moving.has(before);

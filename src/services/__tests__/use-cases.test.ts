@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { exportJob } from '../prove/export-job';
 import { readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
@@ -176,7 +177,7 @@ test('a job is cancelled whether it waits or runs, and the next one goes on', as
   expect(context.jobs.underWay(id)?.id).toBe(running);
   const stateBlob = shellOf(id).version.stateBlob as never;
   const file = join(folder.folder, 'never-written');
-  const waiting = context.jobs.order('export', id, { stateBlob, what: 'state', file });
+  const waiting = context.jobs.order(exportJob, id, { stateBlob, what: 'state', file });
   expect([context.jobs.cancel(waiting), context.jobs.cancel(running), context.jobs.cancel(running)]).toEqual([
     true,
     true,

@@ -1,4 +1,6 @@
 import { existsSync } from 'node:fs';
+import { sweepJob } from '../storage/sweep-job';
+import { holdAgainstJob } from './hold-against-job';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { LocalDate } from '@/core/time/local-date';
@@ -45,7 +47,7 @@ export function orderIncoming(
     timeZone: loadCurrentZone(context, shell),
     today,
   };
-  const jobId = context.jobs.order('hold-against', shell.row.id, {
+  const jobId = context.jobs.order(holdAgainstJob, shell.row.id, {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { inputs, dispose: files.map((file) => file.path) },
@@ -57,7 +59,7 @@ export function orderIncoming(
 export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
   const incoming = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!incoming) return bad('nothing-incoming', 'There is no package waiting to be added; choose one.');
-  const jobId = context.jobs.order('hold-against', shell.row.id, {
+  const jobId = context.jobs.order(holdAgainstJob, shell.row.id, {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { incomingId: incoming.id, incomingBlob: blobHash.parse(incoming.stateBlob) },
@@ -68,5 +70,5 @@ export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ 
 /** Puts a waiting package away without adding anything. */
 export function dropIncoming(context: Context, shellId: string): void {
   context.db.delete(incomings).where(eq(incomings.shellId, shellId)).run();
-  context.jobs.order('sweep', null, {});
+  context.jobs.order(sweepJob, null, {});
 }

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { carryOutJob } from './carry-out-job';
 import { arrange } from '@/core/plan/arrange';
 import { writeStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -39,7 +40,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
     planRows: planOf(context.db, row.id).map((one) => one.id),
     intake: intakeOf(version),
   };
-  const jobId = context.jobs.order('carry-out', row.id, input, (tx) => {
+  const jobId = context.jobs.order(carryOutJob, row.id, input, (tx) => {
     const now = new Date().toISOString();
     tx.insert(runs)
       .values({

@@ -1,4 +1,5 @@
 import { and, eq } from 'drizzle-orm';
+import { undoJob, type UndoInput } from './undo-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, versions } from '@/store/schema';
@@ -32,8 +33,8 @@ export function orderUndo(
     stateBlob: blobHash.parse(shell.version.stateBlob),
     intake: intakeOf(shell.version),
   };
-  const order = (what: Parameters<typeof context.jobs.order<'undo'>>[2]['what']) =>
-    good({ jobId: context.jobs.order('undo', shell.row.id, { ...common, what }) });
+  const order = (what: UndoInput['what']) =>
+    good({ jobId: context.jobs.order(undoJob, shell.row.id, { ...common, what }) });
   if (undo.what === 'since' || (undo.what === 'run' && isLast)) {
     const runs = runsOf(context, shell.row.id).filter(
       (r) => r.state === 'done' && r.startedAt >= run.startedAt,

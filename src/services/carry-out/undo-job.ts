@@ -47,14 +47,14 @@ const input = z.strictObject({
     }),
   ]),
 });
-type Input = z.output<typeof input>;
+export type UndoInput = z.output<typeof input>;
 
 /** Takes back: to a restore point, a run, or a step of one. */
 export const undoJob = defineJob({
   kind: 'undo',
   input,
   leavesBlobs: true,
-  run: async ({ stateBlob, what }: Input, { blobs, progress }): Promise<Result<Undone>> => {
+  run: async ({ stateBlob, what }: UndoInput, { blobs, progress }): Promise<Result<Undone>> => {
     progress(0, 1, 'Taking back');
     if (what.back === 'to') {
       const restored = shellOf(blobs, what.stateBlob);
@@ -72,7 +72,7 @@ export const undoJob = defineJob({
       return bad('nothing-to-undo', 'There is nothing of it left to take back; nothing was changed.');
     return good({ by: 'edits', state: keepState(blobs, back.value) });
   },
-  settle: (undone: Undone, { versionId, what, intake }: Input, desk) => {
+  settle: (undone: Undone, { versionId, what, intake }: UndoInput, desk) => {
     const { tx, now, shellId } = desk;
     if (shellId === null) return {};
     if (undone.by === 'version' && what.back === 'to') {
@@ -91,7 +91,7 @@ export const undoJob = defineJob({
   },
 });
 
-function changesIn(blobs: BlobStore, hash: Input['stateBlob']): Result<readonly StepEdits[]> {
+function changesIn(blobs: BlobStore, hash: UndoInput['stateBlob']): Result<readonly StepEdits[]> {
   const bytes = blobs.read(hash);
   if (!bytes) return bad('edits-gone', 'What this run changed is not in the store any more, or is damaged.');
   const kept = JSON.parse(bytes.toString('utf8')) as unknown[];

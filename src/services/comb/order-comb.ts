@@ -1,4 +1,5 @@
 import type { Context } from '../context';
+import { combJob } from './comb-job';
 import { keptRules } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
@@ -7,7 +8,7 @@ import type { Desk } from '../jobs/job-record';
 
 /** Orders a shell to be combed; the findings are kept with the version that was combed. */
 export const orderComb = (context: Context, { row, version }: CurrentShell): string =>
-  context.jobs.order('comb', row.id, {
+  context.jobs.order(combJob, row.id, {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
     rules: keptRules(context).written,

@@ -1,4 +1,5 @@
 import { good, type Result } from '@/core/shell/result';
+import { tryRulesJob } from './try-rules-job';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
@@ -15,5 +16,5 @@ export function orderTryRules(
   if (!read.ok) return read;
   const stateBlob = blobHash.parse(shell.version.stateBlob);
   const rules = { now: keptRules(context).written, then: written };
-  return good({ jobId: context.jobs.order('try-rules', shell.row.id, { stateBlob, ...rules }) });
+  return good({ jobId: context.jobs.order(tryRulesJob, shell.row.id, { stateBlob, ...rules }) });
 }

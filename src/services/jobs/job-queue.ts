@@ -1,6 +1,5 @@
 import type { Transaction } from '@/store/database';
-import type { JobState } from './job-record';
-import type { JobInput, JobKind } from './registry';
+import type { JobRecord, JobState } from './job-record';
 
 export interface JobView {
   readonly id: string;
@@ -24,10 +23,10 @@ export const isOver = ({ state }: Pick<JobView, 'state'>): boolean =>
  */
 export interface JobQueue {
   /** The id of the job; that of one under way where the same was ordered for the same shell already. */
-  order<K extends JobKind>(
-    kind: K,
+  order<Input>(
+    record: Pick<JobRecord<string, Input, never>, 'kind' | 'input' | 'supersedes'>,
     shellId: string | null,
-    input: JobInput<K>,
+    input: Input,
     /** Written in one transaction with the order, and only where it is a new one. */
     write?: (tx: Transaction) => void,
   ): string;

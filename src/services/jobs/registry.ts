@@ -25,9 +25,6 @@ export const jobRecords = {
 } as const;
 
 export type JobKind = keyof typeof jobRecords;
-export type JobInput<K extends JobKind> =
-  (typeof jobRecords)[K] extends JobRecord<string, infer Input, infer _Output> ? Input : never;
-
 /** A record as code that serves every kind sees it; inputs are held against their schema where they enter. */
 export type AnyJob = JobRecord<JobKind, unknown, unknown>;
 export function jobOf(kind: string): AnyJob | null {

@@ -4,9 +4,9 @@ import { rmSync } from 'node:fs';
 import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import type { Db, Transaction } from '@/store/database';
 import { jobs } from '@/store/schema';
-import { Refusal, type JobReport } from './job-record';
+import { Refusal, type JobRecord, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
-import { jobOf, type AnyJob, type JobInput, type JobKind } from './registry';
+import { jobOf, type AnyJob } from './registry';
 import { ThreadPool } from './thread-pool';
 
 type JobRow = typeof jobs.$inferSelect;
@@ -46,14 +46,13 @@ export class ThreadQueue implements JobQueue {
     return this.running.size === 0 && this.ending.size === 0 && this.waiting().length === 0;
   }
 
-  order<K extends JobKind>(
-    kind: K,
+  order<Input>(
+    record: Pick<JobRecord<string, Input, never>, 'kind' | 'input' | 'supersedes'>,
     shellId: string | null,
-    input: JobInput<K>,
+    input: Input,
     write?: (tx: Transaction) => void,
   ): string {
-    const record = jobOf(kind);
-    if (!record) throw new Error(`there is no job ${kind}`);
+    const { kind } = record;
     const text = JSON.stringify(record.input.parse(input));
     const same = this.activeOf(shellId, kind).find((job) => job.input === text);
     if (same && shellId !== null) return same.id;

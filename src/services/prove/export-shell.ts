@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { exportJob } from './export-job';
 import { createReadStream, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
@@ -22,7 +23,7 @@ export async function exportShell(
   const dir = join(context.dataDir, 'exports');
   mkdirSync(dir, { recursive: true });
   const file = join(dir, randomUUID());
-  const id = context.jobs.order('export', shell.row.id, {
+  const id = context.jobs.order(exportJob, shell.row.id, {
     stateBlob: blobHash.parse(shell.version.stateBlob),
     what,
     file,

@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { sweepJob } from '../storage/sweep-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { incomings, jobs, leaveBes, runs, shells } from '@/store/schema';
@@ -37,6 +38,6 @@ export function removeShell(
     if (course === id && !others.some((other) => courseOf(other) === course))
       tx.delete(leaveBes).where(eq(leaveBes.course, course)).run();
   });
-  context.jobs.order('sweep', null, {});
+  context.jobs.order(sweepJob, null, {});
   return good({ removed: true });
 }

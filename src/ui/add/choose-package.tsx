@@ -24,7 +24,7 @@ export function ChoosePackage({ id, code, remembered }: { id: string; code: stri
     slots,
     remembered,
   );
-  const job = useJob(() => router.refresh());
+  const job = useJob(() => router.refresh(), { shellId: id, kind: 'hold-against' });
   const submit = async () => {
     const sent = await sendAll();
     if (sent) await job.start(`/api/shells/${id}/incoming`, { ...sent, statusColumns: mapping });

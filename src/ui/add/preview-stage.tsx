@@ -41,11 +41,14 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
   const [dating, setDating] = useState<Dating>('keep');
   const rows = useMemo(() => treeRows(preview, shown), [preview, shown]);
   const choice = useMemo(() => closeChoice(preview, chosen), [preview, chosen]);
-  const adding = useJob(() => {
-    router.push(`/shells/${id}/carry-out`);
-    // The frame around the page counts anew.
-    router.refresh();
-  });
+  const adding = useJob(
+    () => {
+      router.push(`/shells/${id}/carry-out`);
+      // The frame around the page counts anew.
+      router.refresh();
+    },
+    { shellId: id, kind: 'add' },
+  );
   const again = useJob(() => router.refresh());
   const busy = [adding, again].some(
     (j) =>

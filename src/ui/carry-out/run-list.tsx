@@ -40,7 +40,7 @@ export function RunList({
   planSize: number;
 }) {
   const router = useRouter();
-  const undo = useJob(() => router.refresh());
+  const undo = useJob(() => router.refresh(), { shellId: id, kind: 'undo' });
   const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
   const takeBack = (runId: string, what: 'run' | 'since' | 'step', sequence?: number) =>
     void undo.start(`/api/shells/${id}/undo`, {

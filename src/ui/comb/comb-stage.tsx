@@ -20,7 +20,7 @@ import styles from './comb.module.css';
 /** What is wrong with the shell: the whole of it at a glance, and the largest batches first. */
 export function CombStage({ view }: { view: CombView }) {
   const router = useRouter();
-  const job = useJob(() => router.refresh());
+  const job = useJob(() => router.refresh(), { shellId: view.id, kind: 'comb' });
   const decisions = useDecisions(view);
   const byId = useMemo(() => new Map(view.findings.map((f) => [f.id, f])), [view.findings]);
   const combing = job.view?.state === 'waiting' || job.view?.state === 'running';

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { JobView } from '@/services/jobs/job-queue';
+import { isOver, type JobView } from '@/services/jobs/job-queue';
 
 export interface WatchedJob {
   readonly view: JobView | null;
@@ -10,9 +10,28 @@ export interface WatchedJob {
   cancel(): void;
 }
 
-/** Starts a job and follows it to its end; `onDone` gets what it led to. */
-export function useJob(onDone: (view: JobView) => void): WatchedJob {
+/** A job that may be under way already when the page is opened: whose it is and what kind. */
+export interface JobAgain {
+  readonly shellId: string;
+  readonly kind: string;
+}
+
+/** Starts a job, or finds the one again that is under way, and follows it to its end; `onDone` gets what it led to. */
+export function useJob(onDone: (view: JobView) => void, again?: JobAgain): WatchedJob {
   const [id, setId] = useState<string | null>(null);
+  const [shellId, kind] = [again?.shellId, again?.kind];
+  useEffect(() => {
+    if (shellId === undefined || kind === undefined) return;
+    let isCurrent = true;
+    const url = `/api/shells/${shellId}/jobs?kind=${kind}`;
+    void send<{ job: JobView | null }>(url, undefined, 'GET').then((result) => {
+      const job = result.ok ? result.value.job : null;
+      if (isCurrent && job) setId((now) => now ?? job.id);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [shellId, kind]);
   const [view, setView] = useState<JobView | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const done = useRef(onDone);
@@ -26,7 +45,7 @@ export function useJob(onDone: (view: JobView) => void): WatchedJob {
     stream.onmessage = (message) => {
       const next = JSON.parse(message.data as string) as JobView;
       setView(next);
-      if (next.state === 'waiting' || next.state === 'running') return;
+      if (!isOver(next)) return;
       stream.close();
       if (next.state === 'done') done.current(next);
       else setTrouble(next.trouble);

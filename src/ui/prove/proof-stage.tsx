@@ -27,7 +27,7 @@ interface ProofProps {
 export function ProofStage(props: ProofProps) {
   const { id, comparison, percent } = props;
   const router = useRouter();
-  const comb = useJob(() => router.refresh());
+  const comb = useJob(() => router.refresh(), { shellId: id, kind: 'comb' });
   const started = useRef(false);
   const { start } = comb;
   // After a run its result is combed by itself; this catches the moment in which that has not ended yet.

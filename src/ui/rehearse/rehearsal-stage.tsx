@@ -17,11 +17,14 @@ import styles from './rehearse.module.css';
 /** The plan tried on a copy: before and after, what would break, what can come back. Opening the stage rehearses. */
 export function RehearsalStage({ view }: { view: RehearseStageView }) {
   const router = useRouter();
-  const rehearsal = useJob(() => router.refresh());
-  const run = useJob(() => {
-    router.push(`/shells/${view.id}/carry-out`);
-    router.refresh();
-  });
+  const rehearsal = useJob(() => router.refresh(), { shellId: view.id, kind: 'rehearse' });
+  const run = useJob(
+    () => {
+      router.push(`/shells/${view.id}/carry-out`);
+      router.refresh();
+    },
+    { shellId: view.id, kind: 'carry-out' },
+  );
   const started = useRef<string | null>(null);
   const due = view.planSize > 0 && view.combed && !view.sealed;
   const { start } = rehearsal;

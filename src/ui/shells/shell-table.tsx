@@ -18,6 +18,7 @@ import type { ShellLine } from '@/services/shells/shell-list';
 import { SmallCloth } from '../frame/cloth';
 import { send } from '../jobs/use-job';
 import { FamilyShape } from '../marks/family-shape';
+import { RemoveShell } from './remove-shell';
 
 type SortKey = 'code' | 'title' | 'term' | 'things' | 'percent' | 'openTotal' | 'combedAt' | 'runAt';
 const columns: readonly { key: SortKey; label: string; numeric?: boolean }[] = [
@@ -49,6 +50,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
   const [filter, setFilter] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
+  const [removing, setRemoving] = useState<ShellLine | null>(null);
   const shown = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
     const rows = shells.filter((s) =>
@@ -145,6 +147,9 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
                   </TableSortLabel>
                 </TableCell>
               ))}
+              <TableCell>
+                <span className="unseen">Remove</span>
+              </TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -199,11 +204,22 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
                 </TableCell>
                 <TableCell className="soft number">{day(s.combedAt)}</TableCell>
                 <TableCell className="soft number">{day(s.runAt)}</TableCell>
+                <TableCell align="right">
+                  <Button
+                    size="small"
+                    color="inherit"
+                    aria-label={`Remove ${s.code || s.title}`}
+                    onClick={() => setRemoving(s)}
+                  >
+                    Remove
+                  </Button>
+                </TableCell>
               </TableRow>
             ))}
           </TableBody>
         </Table>
       </div>
+      {removing && <RemoveShell shell={removing} onClose={() => setRemoving(null)} />}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { bringInSchema, orderBringIn } from '@/services/bring-in/order-bring-in';
 import { todayHere } from '@/services/clock';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
 
 export async function POST(request: Request): Promise<Response> {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { keepRules, keptRules } from '@/services/house-rules/house-rules';
 import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
 

@@ -5,7 +5,7 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream as WebStream } from 'node:stream/web';
 import { uploadsDir } from '@/services/bring-in/uploads';
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { refuseForeign } from '@/services/safety/answer';
 import { defaultLimits } from '@/services/safety/upload-limits';
 

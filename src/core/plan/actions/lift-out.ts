@@ -45,18 +45,18 @@ export const liftOut = defineAction({
 
 function liftOf(shell: Shell, moduleRef: string, refs: ReadonlySet<string>): Shell {
   const outline = outlineOf(shell);
-  const module = outline.byRef.get(moduleRef as ItemRef);
-  if (!module) return shell;
-  const inside = outline.children(module.ref);
+  const around = outline.byRef.get(moduleRef as ItemRef);
+  if (!around) return shell;
+  const inside = outline.children(around.ref);
   const lifted = inside.filter((child) => refs.has(child.ref));
   const moving = new Set(lifted.flatMap((item) => blockOf(shell, item)));
-  const whole = blockOf(shell, module);
+  const whole = blockOf(shell, around);
   const block = lifted.flatMap((item) =>
-    blockOf(shell, item).map((i) => (i === item ? { ...i, parent: module.parent } : i)),
+    blockOf(shell, item).map((i) => (i === item ? { ...i, parent: around.parent } : i)),
   );
-  const start = shell.items.indexOf(module);
-  const isEmptied = inside.length === lifted.length && module.content === null;
-  const left = isEmptied ? leftOf(shell, module, lifted.length) : whole.filter((item) => !moving.has(item));
+  const start = shell.items.indexOf(around);
+  const isEmptied = inside.length === lifted.length && around.content === null;
+  const left = isEmptied ? leftOf(shell, around, lifted.length) : whole.filter((item) => !moving.has(item));
   const items = [
     ...shell.items.slice(0, start),
     ...left,
@@ -67,7 +67,7 @@ function liftOf(shell: Shell, moduleRef: string, refs: ReadonlySet<string>): She
 }
 
 /** What is left of an emptied module: nothing, or its title as a heading. */
-function leftOf(shell: Shell, module: Item, lifted: number): Item[] {
-  const isRequired = shell.items.some((item) => item.requires.includes(module.ref));
-  return lifted > 1 || isRequired ? [{ ...module, kind: 'heading' }] : [];
+function leftOf(shell: Shell, emptied: Item, lifted: number): Item[] {
+  const isRequired = shell.items.some((item) => item.requires.includes(emptied.ref));
+  return lifted > 1 || isRequired ? [{ ...emptied, kind: 'heading' }] : [];
 }

@@ -61,8 +61,8 @@ function ensureStore(shell: Shell, store: z.output<typeof sets>): Shell | string
   const outline = outlineOf(shell);
   const there = outline.byRef.get(store.into as ItemRef);
   if (!there) {
-    const module = { ...blankItem, ref: itemRef(store.into), kind: 'module' as const, title: store.title };
-    return putItem(shell, { ...module, shown: false }, { into: null, before: null });
+    const fresh = { ...blankItem, ref: itemRef(store.into), kind: 'module' as const, title: store.title };
+    return putItem(shell, { ...fresh, shown: false }, { into: null, before: null });
   }
   if (there.kind !== 'module' || !there.placed) return `“${there.title}” is no module to set things aside in`;
   return outline.isShown(there) ? `“${there.title}” is open to students; hide it first` : shell;

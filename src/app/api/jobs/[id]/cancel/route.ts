@@ -1,4 +1,4 @@
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { refuseForeign } from '@/services/safety/answer';
 
 export async function POST(

@@ -1,4 +1,4 @@
-import { appContext } from '@/services/context';
+import { appContext } from '@/services/open-context';
 import { isOver, type JobView } from '@/services/jobs/job-queue';
 import { notFound, refuseForeign } from '@/services/safety/answer';
 
