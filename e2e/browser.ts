@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,6 +16,10 @@ export interface Stage {
   readonly browser: Browser;
   readonly dataDir: string;
   open(path: string): Promise<Page>;
+  /** Ends the server and starts it again on the same folder. */
+  restart(): Promise<void>;
+  /** Resident memory of the server, in bytes. */
+  serverMemory(): number;
   close(): Promise<void>;
 }
 
@@ -23,18 +27,7 @@ export async function startStage(): Promise<Stage> {
   const dataDir = mkdtempSync(join(tmpdir(), 'currycomb-e2e-'));
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
-  const server = spawn(
-    'node',
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
-  );
-  const said: string[] = [];
-  server.stdout?.on('data', (d: Buffer) => said.push(d.toString()));
-  server.stderr?.on('data', (d: Buffer) => said.push(d.toString()));
-  await reachable(address, server, said);
+  let server = await serve(port, dataDir, address);
   const browser = await puppeteer.launch({
     executablePath: '/usr/bin/chromium',
     args: [...chromeArguments],
@@ -49,12 +42,46 @@ export async function startStage(): Promise<Stage> {
       await page.goto(`${address}${path}`, { waitUntil: 'load' });
       return page;
     },
+    async restart() {
+      await ended(server);
+      server = await serve(port, dataDir, address);
+    },
+    serverMemory: () => memoryOf(server.pid ?? 0),
     async close() {
       await browser.close();
-      server.kill();
+      await ended(server);
       rmSync(dataDir, { recursive: true, force: true });
     },
   };
+}
+
+async function serve(port: number, dataDir: string, address: string): Promise<ChildProcess> {
+  const server = spawn(
+    'node',
+    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    },
+  );
+  const said: string[] = [];
+  server.stdout?.on('data', (d: Buffer) => said.push(d.toString()));
+  server.stderr?.on('data', (d: Buffer) => said.push(d.toString()));
+  await reachable(address, server, said);
+  return server;
+}
+
+function ended(server: ChildProcess): Promise<void> {
+  return new Promise((resolve) => {
+    server.once('exit', () => resolve());
+    server.kill();
+  });
+}
+
+/** What Linux says of a process (proc(5), VmRSS). */
+function memoryOf(pid: number): number {
+  const kilobytes = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
+  return Number(kilobytes ?? 0) * 1024;
 }
 
 function freePort(): Promise<number> {

@@ -1,12 +1,18 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { JobMessage, JobReport } from '@/services/jobs/job-record';
 import { jobOf } from '@/services/jobs/registry';
+import { digest } from '@/core/shell/digest';
 import { BlobStore } from '@/store/blobs';
+import { Memo } from '@/store/memo';
 
 /** A worker thread: takes jobs one after the other and reports. What it kept is on the disk before it says so. */
 const { dataDir } = workerData as { dataDir: string };
 const blobs = new BlobStore(join(dataDir, 'blobs'));
+const engine = digest(readFileSync(fileURLToPath(import.meta.url)));
+const memo = new Memo(dataDir, engine);
 const report = (message: JobReport) => parentPort?.postMessage(message);
 /** Progress comes at most this often, in milliseconds: each one is written to the job’s row. */
 const progressEvery = 50;
@@ -22,7 +28,7 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
     report({ id, type: 'progress', done, total, doing });
   };
   try {
-    const result = await record.run(record.input.parse(input), { blobs, dataDir, progress });
+    const result = await record.run(record.input.parse(input), { blobs, memo, dataDir, progress });
     blobs.flush();
     return result.ok
       ? { id, type: 'done', output: result.value }

@@ -11,6 +11,10 @@ export class ContentText implements HtmlScan {
     private readonly reading: TextReading,
   ) {}
 
+  /** Itself as plain data, to be kept. */
+  asReading(): TextReading {
+    return this.reading;
+  }
   get text(): string {
     return recentText(this, this.html);
   }
@@ -70,6 +74,12 @@ const readOf = (content: Content): ReadContent =>
 
 /** Takes over what another thread read in the texts of a content. */
 export const adoptReading = (content: Content, reading: BodyReading): void => void keep(content, reading);
+
+/** What was read in the texts of a content, as plain data; null where nobody has read them. */
+export function readingOf(content: Content): BodyReading | null {
+  const read = contents.get(content);
+  return read ? { texts: read.texts.map((text) => text.asReading()), wording: read.wording } : null;
+}
 
 export const scansOfContent = (content: Content): readonly ContentText[] => readOf(content).texts;
 

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { ShellCounts } from '@/core/shell/inventory';
+import { digest } from '@/core/shell/digest';
 import { good } from '@/core/shell/result';
 import { audits, shells } from '@/store/schema';
 import { rulesFrom, rulesKey, writtenRules } from '../house-rules/written-rules';
@@ -10,6 +11,7 @@ import { defineJob, Refusal } from '../jobs/job-record';
 import { courseOf } from '../shells/course';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { auditShell } from './audit-shell';
+import { keepReadings, recallReadings } from './kept-readings';
 import { rowsOf, tallyOf, writeFindings, type FindingRow } from './kept-findings';
 
 interface Combed {
@@ -23,19 +25,26 @@ interface Combed {
 export const combJob = defineJob({
   kind: 'comb',
   input: z.strictObject({ versionId: z.string(), stateBlob: blobHash, rules: writtenRules }),
-  run: async ({ stateBlob, rules }, { blobs, progress }) => {
-    const shell = shellOf(blobs, stateBlob);
+  run: async ({ stateBlob, rules }, { blobs, memo, progress }) => {
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     const begun = performance.now();
+    // The same shell under the same rules by the same program has the same findings.
+    const key = `audit ${stateBlob} ${digest(JSON.stringify(rules))}`;
+    const known = memo.get(key);
+    if (known) return good(JSON.parse(known.toString('utf8')) as Combed);
+    const shell = shellOf(blobs, stateBlob);
+    recallReadings(memo, shell);
     const audit = auditShell(shell, read.value, (done, total, check) => progress(done, total, check.title));
-    const milliseconds = Math.round(performance.now() - begun);
-    return good({
+    const combed: Combed = {
       counts: audit.counts,
       checks: audit.checks,
       rows: rowsOf(shell, audit),
-      milliseconds,
-    } satisfies Combed);
+      milliseconds: Math.round(performance.now() - begun),
+    };
+    keepReadings(memo, shell);
+    memo.put([[key, Buffer.from(JSON.stringify(combed))]]);
+    return good(combed);
   },
   settle: (combed: Combed, { versionId, rules }, { tx, now, shellId }) => {
     const shell = tx

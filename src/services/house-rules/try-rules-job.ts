@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { ruleEffects } from '@/core/checks/compare-findings';
 import { good } from '@/core/shell/result';
 import { auditShell } from '../comb/audit-shell';
+import { recallReadings } from '../comb/kept-readings';
 import { defineJob } from '../jobs/job-record';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { rulesFrom, writtenRules } from './written-rules';
@@ -11,8 +12,9 @@ export const tryRulesJob = defineJob({
   kind: 'try-rules',
   input: z.strictObject({ stateBlob: blobHash, now: writtenRules, then: writtenRules }),
   supersedes: true,
-  run: async ({ stateBlob, now, then }, { blobs, progress }) => {
+  run: async ({ stateBlob, now, then }, { blobs, memo, progress }) => {
     const shell = shellOf(blobs, stateBlob);
+    recallReadings(memo, shell);
     const [old, other] = [rulesFrom(now), rulesFrom(then)];
     if (!old.ok) return old;
     if (!other.ok) return other;

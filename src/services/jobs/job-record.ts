@@ -2,12 +2,14 @@ import type { z } from 'zod';
 import type { Result } from '@/core/shell/result';
 import type { BlobStore } from '@/store/blobs';
 import type { Transaction } from '@/store/database';
+import type { Memo } from '@/store/memo';
 
 export type JobState = 'waiting' | 'running' | 'paused' | 'done' | 'failed' | 'cancelled';
 
 /** What a job has at hand in its thread. It needs neither the web process nor the layout of the disk beyond these. */
 export interface WorkerTools {
   readonly blobs: BlobStore;
+  readonly memo: Memo;
   readonly dataDir: string;
   readonly progress: (done: number, total: number, doing: string) => void;
 }

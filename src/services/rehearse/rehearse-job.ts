@@ -13,6 +13,7 @@ import { good } from '@/core/shell/result';
 import { sketchOf, type Sketch } from '@/core/shell/sketch';
 import { rehearsals } from '@/store/schema';
 import { auditShell } from '../comb/audit-shell';
+import { recallReadings } from '../comb/kept-readings';
 import { rulesFrom, writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { blobHash, shellOf } from '../shells/kept-state';
@@ -53,8 +54,9 @@ export const rehearseJob = defineJob({
     rules: writtenRules,
   }),
   supersedes: true,
-  run: async ({ versionId, stateBlob, steps, rules }, { blobs, progress }) => {
+  run: async ({ versionId, stateBlob, steps, rules }, { blobs, memo, progress }) => {
     const shell = shellOf(blobs, stateBlob);
+    recallReadings(memo, shell);
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     progress(0, 3, 'Combing the shell as it is');
