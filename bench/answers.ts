@@ -19,16 +19,22 @@ export const answered = (page: Page, chip: string): Promise<number> =>
   }, chip);
 
 /** Milliseconds from a key to the next frame that shows what it did. */
-export const keyed = (page: Page, key: string, control = false): Promise<number> =>
+export const keyed = (page: Page, key: string, control = false, shift = false): Promise<number> =>
   page.evaluate(
-    async (k, ctrl) => {
+    async (k, ctrl, shifted) => {
       const list = document.querySelector<HTMLElement>('[data-testid=findings]')!;
       const state = () =>
         `${list.getAttribute('aria-activedescendant')} ${list.querySelectorAll('[aria-selected=true]').length}`;
       const before = state();
       const begun = performance.now();
       list.dispatchEvent(
-        new KeyboardEvent('keydown', { key: k, ctrlKey: ctrl, bubbles: true, cancelable: true }),
+        new KeyboardEvent('keydown', {
+          key: k,
+          ctrlKey: ctrl,
+          shiftKey: shifted,
+          bubbles: true,
+          cancelable: true,
+        }),
       );
       while (state() === before && performance.now() - begun < 5_000)
         await new Promise((r) => requestAnimationFrame(r));
@@ -37,6 +43,7 @@ export const keyed = (page: Page, key: string, control = false): Promise<number>
     },
     key,
     control,
+    shift,
   );
 
 /** Scrolls through the list in forty jumps and looks at every frame whether rows fill the window. */

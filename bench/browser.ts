@@ -73,10 +73,12 @@ try {
   const everything = await keyed(page, 'a', true);
   const blank = await blanksWhileScrolling(page);
 
-  const acceptedOne = await decided(page, 'a');
-  await keyed(page, 'a', true);
-  const many = await page.$$eval('[aria-selected=true]', () =>
-    Number(/(\d[\d,]*) chosen/.exec(document.body.innerText)?.[1]?.replace(/,/g, '') ?? 0),
+  await keyed(page, 'Escape');
+  const one: number[] = [];
+  for (let n = 0; n < 9; n += 1) one.push(await decided(page, 'a'));
+  for (let n = 0; n < 100; n += 1) await keyed(page, 'PageDown', false, true);
+  const many = await page.evaluate(() =>
+    Number(/([\d,]+) chosen/.exec(document.body.innerText)?.[1]?.replace(/,/g, '') ?? 0),
   );
   const acceptedMany = await decided(page, 'a');
   await stage.restart();
@@ -116,7 +118,7 @@ try {
   say(`| combed again | ${ms(again)} | |`);
   say(`| combed again after a restart | ${ms(sameAgain)} | a third of the first |`);
   say(`| combed by other house rules after a restart | ${ms(otherRules)} | |`);
-  say(`| one finding accepted by key | ${ms(acceptedOne)} | 100 ms |`);
+  say(`| one finding accepted by key | ${ms(middle(one))}, slowest ${ms(Math.max(...one))} | 100 ms |`);
   say(
     `| ${many.toLocaleString('en-GB')} findings accepted by key | ${ms(acceptedMany)} | 100 ms for 1,000 |`,
   );

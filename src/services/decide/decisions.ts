@@ -1,17 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import type { ActionName } from '@/core/plan/actions/registry';
-import type { Step } from '@/core/plan/step';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
-import { findingRows, tallyAgain, type KeptOther } from '../comb/kept-findings';
+import { findingById, tallyAgain } from '../comb/kept-findings';
 import type { Context } from '../context';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { undecidedOf } from '../shells/frame-view';
-import { countPlan, nextPlace } from './plan';
+import { countPlan, nextPlace, plannedActions } from './plan';
 
 const ids = z
   .array(z.string().regex(/^[0-9a-f]{12}$/))
@@ -34,102 +32,132 @@ export interface DecisionPatch {
   readonly findings: readonly string[];
   readonly state: 'open' | 'planned' | 'left-be';
   /** What the plan does about them, where it does. */
-  readonly actions: Readonly<Record<string, ActionName>>;
+  readonly actions: Readonly<Record<string, string>>;
   readonly planSize: number;
   /** Open findings that nothing was decided about. */
   readonly undecided: number;
   readonly percent: number;
 }
 
-type FindingRow = ReturnType<typeof findingRows>[number];
+/** What a decision needs of a finding. */
+interface DecidedRow {
+  readonly id: string;
+  readonly check: string;
+  readonly substance: string;
+  readonly hasStep: number;
+}
 
 export function decide(context: Context, shell: CurrentShell, decision: Decision): Result<DecisionPatch> {
-  const rows = shell.audit ? findingRows(context.db, shell.audit.id, decision.findings) : [];
-  if (rows.length !== decision.findings.length)
+  const { audit } = shell;
+  const rows = audit ? decidedRows(context, audit.id, decision.findings) : [];
+  if (!audit || rows.length !== new Set(decision.findings).size)
     return bad(
       'finding-gone',
       'Some of these findings are not there any more, since the shell was combed again; look at the list once more.',
     );
-  const steps = stepsOf(rows, decision);
-  if (!steps.ok) return steps;
+  const trouble = whyNot(context, audit.id, rows, decision);
+  if (trouble) return trouble;
   const course = courseOf(shell.row);
   context.db.transaction((tx) => {
     const now = new Date().toISOString();
     const wereLeft = openAgain(tx, shell, rows);
-    if (decision.decision === 'leave-be') leave(tx, course, rows, now);
-    else addSteps(tx, shell.row.id, steps.value, now);
+    if (decision.decision === 'leave-be') leave(tx, course, audit.id, rows, now);
+    if (decision.decision === 'accept') addRemedies(tx, shell.row.id, audit.id, rows, now);
+    if (decision.decision === 'change') addOther(tx, shell.row.id, audit.id, decision, now);
     if (wereLeft || decision.decision === 'leave-be') tallyAgain(tx, auditsOfCourse(tx, course), course);
     countPlan(tx, shell.row.id);
   });
-  return good(patchOf(context, shell.row.id, decision, steps.value));
+  return good(patchOf(context, shell.row.id, decision));
 }
 
-interface PlannedStep {
-  readonly findingId: string;
-  readonly how: 'remedy' | 'other';
-  readonly step: Step;
-}
+const asList = (ids: readonly string[]) => sql`(SELECT value FROM json_each(${JSON.stringify(ids)}))`;
 
-function stepsOf(rows: readonly FindingRow[], decision: Decision): Result<readonly PlannedStep[]> {
-  switch (decision.decision) {
-    case 'accept': {
-      const without = rows.find((row) => row.step === null);
-      if (without)
-        return bad(
-          'no-remedy',
-          `“${titleOf(without)}” has no remedy to accept; choose what should happen to it.`,
-        );
-      return good(
-        rows.map((row) => ({ findingId: row.id, how: 'remedy', step: JSON.parse(row.step ?? '') as Step })),
-      );
-    }
-    case 'change': {
-      const [row] = rows;
-      const other = row ? (JSON.parse(row.others) as KeptOther[])[decision.other] : undefined;
-      if (!row || !other) return bad('no-such-remedy', 'This finding has no such remedy; look at it again.');
-      return good([{ findingId: row.id, how: 'other', step: other.step }]);
-    }
-    case 'leave-be':
-    case 'reopen':
-      return good([]);
+const decidedRows = ({ db }: Context, auditId: string, ids: readonly string[]): DecidedRow[] =>
+  db.all<DecidedRow>(
+    sql`SELECT id, "check", substance, step IS NOT NULL AS hasStep FROM findings
+        WHERE audit_id = ${auditId} AND id IN ${asList(ids)}`,
+  );
+
+function whyNot(
+  { db }: Context,
+  auditId: string,
+  rows: readonly DecidedRow[],
+  decision: Decision,
+): ReturnType<typeof bad> | null {
+  if (decision.decision === 'accept') {
+    const without = rows.find((row) => !row.hasStep);
+    const title = without ? findingById(db, auditId, without.id)?.title : null;
+    return without
+      ? bad('no-remedy', `“${title}” has no remedy to accept; choose what should happen to it.`)
+      : null;
   }
+  if (decision.decision !== 'change') return null;
+  const finding = findingById(db, auditId, decision.findings[0] ?? '');
+  return finding?.others[decision.other]
+    ? null
+    : bad('no-such-remedy', 'This finding has no such remedy; look at it again.');
 }
 
-const titleOf = (row: FindingRow): string => (JSON.parse(row.listed) as { title: string }).title;
-
-function addSteps(tx: Transaction, shellId: string, steps: readonly PlannedStep[], now: string): void {
-  let place = steps.length ? nextPlace(tx, shellId) : 0;
-  const values = steps.map(({ findingId, how, step }) => ({
-    id: randomUUID(),
-    shellId,
-    place: (place += 1),
-    findingId,
-    how,
-    action: step.action,
-    step: JSON.stringify(step),
-    addedAt: now,
-  }));
-  for (let at = 0; at < values.length; at += 500)
-    tx.insert(planSteps)
-      .values(values.slice(at, at + 500))
-      .run();
+/** The steps of the findings’ own remedies, in the audit’s order, behind what the plan has already. */
+function addRemedies(
+  tx: Transaction,
+  shellId: string,
+  auditId: string,
+  rows: readonly DecidedRow[],
+  now: string,
+): void {
+  const first = nextPlace(tx, shellId);
+  const ids = asList(rows.map((row) => row.id));
+  tx.run(
+    sql`INSERT INTO plan_steps (id, shell_id, place, finding_id, how, action, step, added_at)
+        SELECT lower(hex(randomblob(16))), ${shellId}, ${first} + row_number() OVER (ORDER BY place) - 1, id, 'remedy',
+          json_extract(step, '$.action'), step, ${now}
+        FROM findings WHERE audit_id = ${auditId} AND id IN ${ids} ORDER BY place`,
+  );
 }
 
-function leave(tx: Transaction, course: string, rows: readonly FindingRow[], now: string): void {
-  for (const row of rows)
-    tx.insert(leaveBes)
-      .values({ course, check: row.check, substance: row.substance, title: titleOf(row), decidedAt: now })
-      .onConflictDoNothing()
-      .run();
+function addOther(
+  tx: Transaction,
+  shellId: string,
+  auditId: string,
+  { findings, other }: Extract<Decision, { decision: 'change' }>,
+  now: string,
+): void {
+  const [findingId = ''] = findings;
+  const step = findingById(tx, auditId, findingId)?.others[other]?.step;
+  if (!step) return;
+  tx.insert(planSteps)
+    .values({
+      id: randomUUID(),
+      shellId,
+      place: nextPlace(tx, shellId),
+      findingId,
+      how: 'other',
+      action: step.action,
+      step: JSON.stringify(step),
+      addedAt: now,
+    })
+    .run();
+}
+
+function leave(
+  tx: Transaction,
+  course: string,
+  auditId: string,
+  rows: readonly DecidedRow[],
+  now: string,
+): void {
+  tx.run(
+    sql`INSERT OR IGNORE INTO leave_bes (course, "check", substance, title, decided_at)
+        SELECT ${course}, "check", substance, json_extract(listed, '$.title'), ${now}
+        FROM findings WHERE audit_id = ${auditId} AND id IN ${asList(rows.map((row) => row.id))}`,
+  );
 }
 
 /** Takes earlier decisions on findings back; tells whether any of them was left be. */
-function openAgain(tx: Transaction, shell: CurrentShell, rows: readonly FindingRow[]): boolean {
-  const refs = rows.map((row) => row.id);
-  for (let at = 0; at < refs.length; at += 500)
-    tx.delete(planSteps)
-      .where(and(eq(planSteps.shellId, shell.row.id), inArray(planSteps.findingId, refs.slice(at, at + 500))))
-      .run();
+function openAgain(tx: Transaction, shell: CurrentShell, rows: readonly DecidedRow[]): boolean {
+  const ids = asList(rows.map((row) => row.id));
+  tx.run(sql`DELETE FROM plan_steps WHERE shell_id = ${shell.row.id} AND finding_id IN ${ids}`);
   const course = courseOf(shell.row);
   const left = new Set(
     tx
@@ -164,17 +192,16 @@ const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>>
   reopen: 'open',
 };
 
-function patchOf(
-  context: Context,
-  shellId: string,
-  { decision, findings }: Decision,
-  steps: readonly PlannedStep[],
-): DecisionPatch {
+function patchOf(context: Context, shellId: string, { decision, findings }: Decision): DecisionPatch {
   const now = findShell(context, shellId);
+  const planned = new Set(decision === 'accept' || decision === 'change' ? findings : []);
+  const actions = plannedActions(context.db, shellId).filter(({ finding }) => planned.has(finding));
   return {
     findings,
     state: stateAfter[decision],
-    actions: Object.fromEntries(steps.map(({ findingId, step }) => [findingId, step.action])),
+    actions: Object.fromEntries(
+      actions.map(({ finding, action, how }) => [finding, how === 'remedy' ? 'accepted' : action]),
+    ),
     planSize: now?.plan.size ?? 0,
     undecided: now ? undecidedOf(context, now) : 0,
     percent: now?.smoothness?.percent ?? 0,

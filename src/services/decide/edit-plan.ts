@@ -12,10 +12,10 @@ import { countPlan, nextPlace, planOf } from './plan';
 /** How a plan is edited by hand: a step added or replaced, taken out, or brought to another place. */
 export const planEditSchema = z.discriminatedUnion('edit', [
   z.strictObject({ edit: z.literal('add'), step: writtenStepSchema }),
-  z.strictObject({ edit: z.literal('replace'), id: z.uuid(), step: writtenStepSchema }),
-  z.strictObject({ edit: z.literal('remove'), ids: z.array(z.uuid()).min(1) }),
+  z.strictObject({ edit: z.literal('replace'), id: z.string(), step: writtenStepSchema }),
+  z.strictObject({ edit: z.literal('remove'), ids: z.array(z.string()).min(1) }),
   /** Every step of the plan in its new order. */
-  z.strictObject({ edit: z.literal('order'), ids: z.array(z.uuid()) }),
+  z.strictObject({ edit: z.literal('order'), ids: z.array(z.string()) }),
 ]);
 export type PlanEdit = z.output<typeof planEditSchema>;
 

@@ -1,5 +1,5 @@
-import { eq } from 'drizzle-orm';
-import type { AnyTarget, Step } from '@/core/plan/step';
+import { eq, sql } from 'drizzle-orm';
+import type { Step } from '@/core/plan/step';
 import { digest } from '@/core/shell/digest';
 import type { Db, Transaction } from '@/store/database';
 import { planSteps, shells } from '@/store/schema';
@@ -39,28 +39,21 @@ export const plannedActions = (db: Db | Transaction, shellId: string) =>
 
 /** Brings what the shell’s row says of the plan up to its steps: how many changes it makes, and what names it. */
 export function countPlan(tx: Transaction, shellId: string): { readonly size: number; readonly key: string } {
-  const rows = tx
-    .select({ step: planSteps.step })
-    .from(planSteps)
-    .where(eq(planSteps.shellId, shellId))
-    .orderBy(planSteps.place)
-    .all();
-  const changes = new Set<string>();
-  for (const row of rows) {
-    const step = JSON.parse(row.step) as Step;
-    for (const { ref } of step.targets as readonly AnyTarget[]) changes.add(`${step.action} ${ref}`);
-  }
-  const key = rows.length ? digest(JSON.stringify(rows.map((row) => row.step))).slice(0, 16) : '';
-  tx.update(shells).set({ planSize: changes.size, planKey: key }).where(eq(shells.id, shellId)).run();
-  return { size: changes.size, key };
+  const steps = tx.all<{ step: string }>(
+    sql`SELECT step FROM plan_steps WHERE shell_id = ${shellId} ORDER BY place`,
+  );
+  // Each target of each action counts once, whichever findings ask for it.
+  const { size } = tx.get<{ size: number }>(
+    sql`SELECT count(DISTINCT p.action || ' ' || json_extract(t.value, '$.ref')) AS size
+        FROM plan_steps p, json_each(p.step, '$.targets') t WHERE p.shell_id = ${shellId}`,
+  );
+  const key = steps.length ? digest(steps.map((row) => row.step).join('\n')).slice(0, 16) : '';
+  tx.update(shells).set({ planSize: size, planKey: key }).where(eq(shells.id, shellId)).run();
+  return { size, key };
 }
 
 /** The place behind the last step of a plan. */
-export function nextPlace(tx: Transaction, shellId: string): number {
-  const rows = tx
-    .select({ place: planSteps.place })
-    .from(planSteps)
-    .where(eq(planSteps.shellId, shellId))
-    .all();
-  return rows.reduce((last, row) => Math.max(last, row.place), 0) + 1;
-}
+export const nextPlace = (tx: Transaction, shellId: string): number =>
+  tx.get<{ next: number }>(
+    sql`SELECT coalesce(max(place), 0) + 1 AS next FROM plan_steps WHERE shell_id = ${shellId}`,
+  ).next;

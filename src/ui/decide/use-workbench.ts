@@ -85,7 +85,8 @@ export function useWorkbench(view: DecideView): WorkbenchState {
       const next = shown[Math.max(0, Math.min(shown.length - 1, at + by))];
       if (!next) return;
       setPicked(next.id);
-      if (extend) setChosen((now) => new Set([...now, ...(current ? [current.id] : []), next.id]));
+      const way = shown.slice(Math.min(at, shown.indexOf(next)), Math.max(at, shown.indexOf(next)) + 1);
+      if (extend) setChosen((now) => new Set([...now, ...way.map((f) => f.id)]));
     },
     groupOfCurrent: () => {
       const group = rows.find((r) => r.type === 'group' && r.findings.some((f) => f.id === current?.id));
