@@ -127,6 +127,9 @@ describe('only pages of this computer are answered', () => {
   test('foreign hosts are refused', async () => {
     expect(await ask('/', { host: 'evil.example' })).toBe(421);
     expect(await ask('/api/jobs/x', { host: 'evil.example' })).toBe(421);
+    // A request that calls itself a prefetch is no exception.
+    for (const header of ['next-router-prefetch', 'purpose', 'next-router-state-tree'])
+      expect(await ask('/house-rules', { host: 'evil.example', [header]: '1' })).toBe(421);
     expect(await ask('/', {})).toBe(200);
   });
   test('changing requests from foreign origins are refused', async () => {
