@@ -21,6 +21,7 @@ const config = [
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       eqeqeq: 'error',
+      'no-nested-ternary': 'error',
       'no-console': 'error',
     },
   },

@@ -10,11 +10,8 @@ export function picture(seed: number, width = 96, height = 64): Buffer {
       const bank = Math.sin((x + seed * 3) / 13) * 6 + height * 0.55;
       const water = Math.abs(y - bank - 8) < 5 + ((seed + x) % 3);
       const grain = (x * 7 + y * 13 + seed * 31) % 17;
-      const [r, g, b] = water
-        ? [90 + grain, 130 + (hue % 40), 150 + grain]
-        : y < bank
-          ? [200 - hue / 4, 205, 190 + grain]
-          : [110 + (hue % 60), 120 + grain, 70];
+      const land = y < bank ? [200 - hue / 4, 205, 190 + grain] : [110 + (hue % 60), 120 + grain, 70];
+      const [r = 0, g = 0, b = 0] = water ? [90 + grain, 130 + (hue % 40), 150 + grain] : land;
       row.set([r & 255, g & 255, b & 255], 1 + x * 3);
     }
     rows.push(row);

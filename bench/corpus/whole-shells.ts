@@ -247,10 +247,9 @@ export const wholeShells: readonly WholeShell[] = [
       const drawing = shell.items.find((i) => i.ref === quiz)!.content;
       const bank = shell.banks[0]!.content!;
       const how = b.d.below(2);
+      const drawn = how ? { bankRefs: ['stream-bank'] } : { dependencies: [bank] };
       return {
-        contents: shell.contents.map((x) =>
-          x.id !== drawing ? x : how ? { ...x, bankRefs: ['stream-bank'] } : { ...x, dependencies: [bank] },
-        ),
+        contents: shell.contents.map((x) => (x.id === drawing ? { ...x, ...drawn } : x)),
       };
     },
   },

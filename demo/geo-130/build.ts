@@ -51,7 +51,7 @@ export function buildGeo130(): ShellComposer {
         title,
         page(
           title,
-          `<p>${text}</p>\n<p><img src="unit${n}_fig${k + 1}.png" alt="Figure ${k + 1}"></p>\n<p><a href="${k === 0 ? `unit${n}_page2.html` : n % 2 ? 'shared_folder/glossary_of_terms.html' : `unit${n}_page1.html`}">Read on</a></p>`,
+          `<p>${text}</p>\n<p><img src="unit${n}_fig${k + 1}.png" alt="Figure ${k + 1}"></p>\n<p><a href="${nextPage(n, k)}">Read on</a></p>`,
         ),
         { ref: `${id}-p${k + 1}`, parent, path: `unit${n}_page${k + 1}.html`, shown: true },
       ),
@@ -148,4 +148,10 @@ export function geo130Roster(): Readonly<Record<string, string>> {
     'categories.csv': `sourcedId,status,dateLastModified,title,weight\n${[category('cat-tasks', 'Tasks', '60'), category('cat-checks', 'Checks', '20'), category('cat-map', 'Your map', '20'), ...empty.map((title, i) => category(`cat-empty-${i + 1}`, title))].join('\n')}\n`,
     'lineItems.csv': `sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,resultValueMin,resultValueMax\n${units.map((u, i) => `li-task-${i + 1},active,,"${u.task[0]}",,,${addDays(parseLocalDate('2027-01-11')!, 7 * i + 4)},geo-130-1,${i === 9 ? 'cat-map' : 'cat-tasks'},term-s27,0,10`).join('\n')}\n${units.map((_, i) => `li-check-${i + 1},active,,Unit ${i + 1} check,,,,geo-130-1,cat-checks,term-s27,0,2`).join('\n')}\n`,
   };
+}
+
+/** Where a page of a unit leads on: the first to the second, the second to the glossary or back. */
+function nextPage(unit: number, page: number): string {
+  if (page === 0) return `unit${unit}_page2.html`;
+  return unit % 2 ? 'shared_folder/glossary_of_terms.html' : `unit${unit}_page1.html`;
 }

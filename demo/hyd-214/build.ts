@@ -120,12 +120,13 @@ function fieldSheet(name: string, week: number, { site, title }: Week): string {
 function addStart(c: ShellComposer): void {
   const start = c.module('Start here', { ref: 'start', batch: firstImport });
   startPages.forEach(([title, text], i) => {
-    const picture =
-      i === 0
-        ? `<figure><img src="${base}/start/site-map.png" alt="Map of the four sites"></figure>`
-        : i === 4
-          ? `<figure><img src="${base}/uploads/site-map.png" alt="Map of the four sites"></figure>`
-          : '';
+    const folder = new Map([
+      [0, 'start'],
+      [4, 'uploads'],
+    ]).get(i);
+    const picture = folder
+      ? `<figure><img src="${base}/${folder}/site-map.png" alt="Map of the four sites"></figure>`
+      : '';
     c.page(title, sheet(title, `${text}${picture}`), {
       ref: `start-${i + 1}`,
       parent: start,
@@ -235,12 +236,14 @@ function addProject(c: ShellComposer): void {
   const parent = c.module('Site project', { ref: 'project', batch: firstImport });
   project.forEach(([title, text], i) => {
     // Written after the second import, so two of its links lead into the second copy.
-    const link =
-      i === 1
-        ? '<p>Revise <a href="../weeks-b/week-06/reading-1.html#bottles">tube, disc and meter</a> first.</p>'
-        : i === 3
-          ? '<p>See <a href="../weeks-b/week-05/reading-2.html">shifts after a flood</a>.</p>'
-          : '';
+    const links = new Map([
+      [
+        1,
+        '<p>Revise <a href="../weeks-b/week-06/reading-1.html#bottles">tube, disc and meter</a> first.</p>',
+      ],
+      [3, '<p>See <a href="../weeks-b/week-05/reading-2.html">shifts after a flood</a>.</p>'],
+    ]);
+    const link = links.get(i) ?? '';
     const body = `<p>${text}</p>${link}`;
     if (i === 2)
       c.assignment(title, body, 60, {

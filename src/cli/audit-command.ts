@@ -108,7 +108,8 @@ async function auditMany(paths: readonly string[], flags: AuditFlags, workers: W
   };
   if (!write(spell[flags.format](), flags.out)) return 2;
   for (const row of rows) if (row.trouble !== null) process.stderr.write(`currycomb: ${row.trouble}\n`);
-  return results.some((r) => !r.ok) ? 3 : failsOn(flags, results) ? 1 : 0;
+  if (results.some((r) => !r.ok)) return 3;
+  return failsOn(flags, results) ? 1 : 0;
 }
 
 /** Side files that stand beside a package under its name. */

@@ -328,12 +328,10 @@ class Adder {
   item(item: Item, parentOf: (item: Item) => ItemRef | null): Item {
     const { incoming, shell, choice } = this;
     const groups = new Set<string>(shell.groups.map((g) => g.ref));
-    const date = (when: Item['due']): Item['due'] =>
-      when === null || choice.dating === 'clear'
-        ? null
-        : choice.dating === 'keep'
-          ? when
-          : (sameWeekAndWeekday(when, termOf(incoming, shell), shell.term) ?? null);
+    const date = (when: Item['due']): Item['due'] => {
+      if (when === null || choice.dating === 'clear') return null;
+      return choice.dating === 'keep' ? when : sameWeekAndWeekday(when, termOf(incoming, shell), shell.term);
+    };
     return {
       ...item,
       ref: this.newRef.get(item.ref)!,

@@ -178,21 +178,13 @@ function heldFiles(shell: Shell, incoming: Shell): Held[] {
   return incoming.files.map((file): Held => {
     const same = byPath.get(file.path);
     const twin = bySum.get(file.sha256);
-    const verdict: Verdict = same
-      ? same.sha256 === file.sha256
-        ? { standing: 'there', counterpart: { ref: file.path, title: file.path }, differences: [] }
-        : {
-            standing: 'differs',
-            counterpart: { ref: file.path, title: file.path },
-            differences: [
-              same.bytes === file.bytes
-                ? 'other bytes under the same name'
-                : `${spellBytes(file.bytes)} instead of ${spellBytes(same.bytes)} under the same name`,
-            ],
-          }
-      : twin !== undefined && file.bytes > 0
-        ? { standing: 'doubled', counterpart: { ref: twin, title: twin }, differences: [] }
-        : isNew;
+    const verdict = (): Verdict => {
+      const counterpart = { ref: file.path, title: file.path };
+      if (same?.sha256 === file.sha256) return { standing: 'there', counterpart, differences: [] };
+      if (same) return { standing: 'differs', counterpart, differences: [sizeDifference(same, file)] };
+      if (twin === undefined || file.bytes === 0) return isNew;
+      return { standing: 'doubled', counterpart: { ref: twin, title: twin }, differences: [] };
+    };
     return {
       key: incomingKey('file', file.path),
       type: 'file',
@@ -200,7 +192,7 @@ function heldFiles(shell: Shell, incoming: Shell): Held[] {
       kind: file.mediaType,
       title: file.path,
       parent: null,
-      ...verdict,
+      ...verdict(),
     };
   });
 }
@@ -213,15 +205,11 @@ function heldEvents(shell: Shell, incoming: Shell): Held[] {
   return incoming.events.map((event): Held => {
     const same = byRef.get(event.ref);
     const twin = byName.get(eventName(event));
-    const verdict: Verdict = same
-      ? ((differences) => ({
-          standing: differences.length ? ('differs' as const) : ('there' as const),
-          counterpart: { ref: same.ref, title: same.title },
-          differences,
-        }))(eventDifferences(same, event))
-      : twin
-        ? { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] }
-        : isNew;
+    const verdict = (): Verdict => {
+      if (same) return sameThing(same, eventDifferences(same, event));
+      if (!twin) return isNew;
+      return { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] };
+    };
     return {
       key: incomingKey('event', event.ref),
       type: 'event',
@@ -229,7 +217,7 @@ function heldEvents(shell: Shell, incoming: Shell): Held[] {
       kind: 'event',
       title: event.title,
       parent: null,
-      ...verdict,
+      ...verdict(),
     };
   });
 }
@@ -268,15 +256,11 @@ function heldSetup(shell: Shell, incoming: Shell): Held[] {
             ...differ(same, one),
           ]
         : [];
-      const verdict: Verdict = same
-        ? {
-            standing: differences.length ? 'differs' : 'there',
-            counterpart: { ref: same.ref, title: same.title },
-            differences,
-          }
-        : twin
-          ? { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] }
-          : isNew;
+      const verdict = (): Verdict => {
+        if (same) return sameThing(same, differences);
+        if (!twin) return isNew;
+        return { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] };
+      };
       return {
         key: incomingKey(type, one.ref),
         type,
@@ -284,7 +268,7 @@ function heldSetup(shell: Shell, incoming: Shell): Held[] {
         kind: type,
         title: one.title,
         parent: null,
-        ...verdict,
+        ...verdict(),
       };
     });
   };
@@ -369,3 +353,18 @@ function usedFiles(incoming: Shell): Set<string> {
       .map((node) => node.slice(5)),
   );
 }
+
+/** The verdict on a thing that the shell has under the same name. */
+const sameThing = (
+  same: { readonly ref: string; readonly title: string },
+  differences: readonly string[],
+): Verdict => ({
+  standing: differences.length ? 'differs' : 'there',
+  counterpart: { ref: same.ref, title: same.title },
+  differences,
+});
+
+const sizeDifference = (ours: { readonly bytes: number }, theirs: { readonly bytes: number }): string =>
+  ours.bytes === theirs.bytes
+    ? 'other bytes under the same name'
+    : `${spellBytes(theirs.bytes)} instead of ${spellBytes(ours.bytes)} under the same name`;

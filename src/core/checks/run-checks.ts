@@ -1,4 +1,5 @@
 import { countShell, type ShellCounts } from '@/core/shell/inventory';
+import { compareText } from '@/core/compare-text';
 import { fingerprint } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import { word, type CheckRecord, type RawFinding } from './check';
@@ -219,7 +220,9 @@ function sortFindings(findings: Finding[], index: SubjectIndex): Finding[] {
   const places = new Map(findings.map((f) => [f, f.subjects.map((s) => index.order(s))]));
   return findings.sort(
     (a, b) =>
-      compare(a.check, b.check) || compareLists(places.get(a)!, places.get(b)!) || compare(a.id, b.id),
+      compareText(a.check, b.check) ||
+      compareLists(places.get(a)!, places.get(b)!) ||
+      compareText(a.id, b.id),
   );
 }
 
@@ -227,5 +230,3 @@ function compareLists(a: readonly number[], b: readonly number[]): number {
   for (let i = 0; i < Math.min(a.length, b.length); i += 1) if (a[i] !== b[i]) return a[i]! - b[i]!;
   return a.length - b.length;
 }
-
-const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);

@@ -92,8 +92,13 @@ export function takeInventory(shell: Shell): Inventory {
     batches: [...batches]
       .map(([batch, count]) => ({ batch, count }))
       .sort((a, b) => (a.batch < b.batch ? -1 : 1)),
-    verdict: countThings(counts) === 0 ? 'empty' : onlyBaseline(shell) ? 'template-only' : 'has-content',
+    verdict: verdictOf(shell, counts),
     questions: shell.contents.reduce((n, c) => n + c.questions.length, 0),
     doubts: identityDoubts(shell),
   };
+}
+
+function verdictOf(shell: Shell, counts: ShellCounts): Verdict {
+  if (countThings(counts) === 0) return 'empty';
+  return onlyBaseline(shell) ? 'template-only' : 'has-content';
 }

@@ -82,10 +82,10 @@ test.each([
   ['Summer', []],
 ])('%s', (text, terms) =>
   expect(
-    namedTerms(text, english).map(
-      ({ means: m }) =>
-        `${m.kind} ${m.kind === 'season' ? `${m.season} ${m.year}` : m.kind === 'year' ? m.from : `${m.word} ${m.number} ${m.year}`}`,
-    ),
+    namedTerms(text, english).map(({ means: m }) => {
+      if (m.kind === 'season') return `season ${m.season} ${m.year}`;
+      return m.kind === 'year' ? `year ${m.from}` : `${m.kind} ${m.word} ${m.number} ${m.year}`;
+    }),
   ).toEqual(terms),
 );
 

@@ -30,9 +30,10 @@ export function textDigest(text: string): Sha256 | null {
 }
 const blank = 255;
 /** What becomes of an ASCII character in a key: white space (9 to 13 and 32) goes, a capital is written small. */
-const asciiKept = Uint8Array.from({ length: 128 }, (_, c) =>
-  c === 32 || (c >= 9 && c <= 13) ? blank : c >= 65 && c <= 90 ? c + 32 : c,
-);
+const asciiKept = Uint8Array.from({ length: 128 }, (_, c) => {
+  if (c === 32 || (c >= 9 && c <= 13)) return blank;
+  return c >= 65 && c <= 90 ? c + 32 : c;
+});
 const digestOfKey = (key: string): Sha256 | null => (key === '' ? null : digest(key));
 
 /** A title made fit for comparing: NFKC, case-folded, white space collapsed. */

@@ -1,9 +1,11 @@
 import { codeUnits } from './code-units';
 
 /** What an ASCII character is to a word: its lower-case form, 0 where it ends one. */
-const asciiLetter = Uint8Array.from({ length: 128 }, (_, c) =>
-  /[0-9a-z]/.test(String.fromCharCode(c)) ? c : /[A-Z]/.test(String.fromCharCode(c)) ? c + 32 : 0,
-);
+const asciiLetter = Uint8Array.from({ length: 128 }, (_, c) => {
+  const char = String.fromCharCode(c);
+  if (/[0-9a-z]/.test(char)) return c;
+  return /[A-Z]/.test(char) ? c + 32 : 0;
+});
 /** Used again from text to text: most of a shell is read through here. */
 let scratch = new Uint32Array(4096);
 

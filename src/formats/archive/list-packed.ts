@@ -11,18 +11,31 @@ export const packedLimits = {
   ratio: 200,
 };
 
-/** The files of a zip archive with their SHA-256; null for what is no zip, is damaged, encrypted or beyond the limits. */
-export async function listPacked(bytes: Buffer): Promise<readonly PackedFile[] | null> {
+/** What all archives inside one package may come to together: so much is left to look into. */
+export interface PackedBudget {
+  unpackedBytes: number;
+  entries: number;
+}
+export const packedBudget = (): PackedBudget => ({ unpackedBytes: 2 * 1024 ** 3, entries: 100_000 });
+
+/** The files of a zip archive with their SHA-256; null for what is no zip, is damaged, encrypted or beyond the limits, its own or what is left for all. */
+export async function listPacked(
+  bytes: Buffer,
+  budget: PackedBudget = packedBudget(),
+): Promise<readonly PackedFile[] | null> {
   if (bytes.length > packedLimits.archiveBytes || bytes.length < 4 || bytes.readUInt32LE(0) !== 0x04034b50)
     return null;
   try {
     const zip = await fromBufferPromise(bytes, { lazyEntries: true });
-    if (zip.entryCount > packedLimits.entries) return null;
+    if (zip.entryCount > Math.min(packedLimits.entries, budget.entries)) return null;
+    budget.entries -= zip.entryCount;
     const files: PackedFile[] = [];
     let total = 0;
     for await (const entry of zip.eachEntry()) {
       if (entry.fileName.endsWith('/')) continue;
       total += entry.uncompressedSize;
+      budget.unpackedBytes -= entry.uncompressedSize;
+      if (budget.unpackedBytes < 0) return null;
       const bomb =
         entry.uncompressedSize > 1024 ** 2 &&
         entry.uncompressedSize > entry.compressedSize * packedLimits.ratio;

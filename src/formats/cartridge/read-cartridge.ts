@@ -27,7 +27,7 @@ import { indexPaths, type PathIndex } from '@/core/links/package-paths';
 import { wholeReadLimit, type Archive } from '../archive/read-archive';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { decodeText } from '../archive/decode-text';
-import { listPacked, packedLimits } from '../archive/list-packed';
+import { listPacked, packedBudget, packedLimits } from '../archive/list-packed';
 import { defaultLimits } from '../archive/limits';
 import { readBody, readBodyElement } from './read-body';
 import { readManifest, type Manifest, type ManifestItem, type ManifestResource } from './read-manifest';
@@ -100,6 +100,7 @@ async function readEntries(
   const total = archive.entries.reduce((n, e) => n + e.bytes, 0);
   let done = 0;
   let texts = 0;
+  const budget = packedBudget();
   for (const entry of archive.entries) {
     const holds = holdsLinks(entry.path);
     const wantsText =
@@ -132,7 +133,7 @@ async function readEntries(
         bytes: entry.bytes,
         sha256: read.value.sha256,
         text: read.value.text,
-        packed: inner?.ok ? await listPacked(inner.value) : null,
+        packed: inner?.ok ? await listPacked(inner.value, budget) : null,
       });
     } else
       notes.push({
@@ -362,15 +363,11 @@ class CartridgeBuilder {
       const ref = itemRef(one.identifier);
       const childless = one.children.length === 0;
       if (!content && childless) this.openKinds.add(ref);
+      const leafKind = content ? itemKindOf(content.kind) : openKinds[index]!;
       this.items.push({
         ...blankItem,
         ref,
-        kind:
-          content && childless
-            ? itemKindOf(content.kind)
-            : !content && childless
-              ? openKinds[index]!
-              : 'module',
+        kind: childless ? leafKind : 'module',
         title: one.title,
         placed: true,
         parent,

@@ -250,8 +250,10 @@ function packagePath(href: string): string {
   if (/^[a-z][a-z0-9+.-]*:|^\//i.test(plain)) return plain;
   const folders = decodePath(plain).split('/');
   let depth = 0;
-  for (const part of folders)
-    if ((depth += part === '..' ? -1 : part === '.' || part === '' ? 0 : 1) < 0) return plain;
+  for (const part of folders) {
+    depth += levelsOf(part);
+    if (depth < 0) return plain;
+  }
   return removeDotSegments(`/${plain}`).slice(1);
 }
 
@@ -282,4 +284,10 @@ function titleOf(metadata: XmlElement | undefined): string {
     if (text) return text;
   }
   return '';
+}
+
+/** How far one part of a path leads down. */
+function levelsOf(part: string): number {
+  if (part === '..') return -1;
+  return part === '.' || part === '' ? 0 : 1;
 }

@@ -1,9 +1,9 @@
 import { createWriteStream } from 'node:fs';
-import type { Readable } from 'node:stream';
+import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 import type { Content, Shell } from '@/core/shell/model';
-import { filePath, type FilePath, type Sha256 } from '@/core/shell/refs';
+import type { FilePath, Sha256 } from '@/core/shell/refs';
 import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';
 import { bodySpans, replaceSpans, withoutQuestions } from './body-spans';
@@ -22,16 +22,29 @@ export interface BytesSource {
 const entryTime = new Date(Date.UTC(2000, 0, 1, 12));
 const wholeLimit = 8 * 1024 ** 2;
 
-/** Writes a shell as a package; what was not changed is byte for byte what was read. */
+/**
+ * Writes a shell as a package; what was not changed is byte for byte what was read. Entries are read, packed and written
+ * one after another, so that memory does not grow with their number. Rejects where bytes are missing.
+ */
 export async function writeCartridge(shell: Shell, source: BytesSource, file: string): Promise<void> {
   const zip = new ZipFile();
   const options = { mtime: entryTime, mode: 0o100644 };
-  const done = pipeline(zip.outputStream as Readable, createWriteStream(file));
+  const output = zip.outputStream as Readable;
+  zip.on('error', (error: Error) => output.destroy(error));
+  const done = pipeline(output, createWriteStream(file));
   zip.addBuffer(Buffer.from(writeManifest(shell), 'utf8'), 'imsmanifest.xml', options);
   zip.addBuffer(Buffer.from(writeState(shell), 'utf8'), stateFilePath, options);
-  for (const { path, bytes, stream } of packageFiles(shell, source)) {
-    if (stream) zip.addReadStream(stream, path, { ...options, compress: !isPacked(path) });
-    else zip.addBuffer(bytes, path, { ...options, compress: !isPacked(path) });
+  const bodies = new Map<FilePath, Content>();
+  for (const content of shell.contents) if (content.textPath) bodies.set(content.textPath, content);
+  for (const entry of entriesOf(shell)) {
+    const about = { ...options, compress: !isPacked(entry.path) };
+    zip.addReadStreamLazy(entry.path, about, (give) => {
+      try {
+        give(null, streamOf(entry, bodies.get(entry.path), source));
+      } catch (error) {
+        give(error, Readable.from([]));
+      }
+    });
   }
   zip.end();
   await done;
@@ -40,41 +53,30 @@ export async function writeCartridge(shell: Shell, source: BytesSource, file: st
 const isPacked = (path: string): boolean =>
   /\.(zip|png|jpe?g|gif|webp|mp[34]|docx|xlsx|pptx|woff2?)$/i.test(path);
 
-interface PackageFile {
+interface Entry {
   readonly path: FilePath;
-  readonly bytes: Buffer;
-  readonly stream?: Readable;
+  readonly sha256: Sha256;
+  readonly bytes: number;
+  /** Where the model holds the text itself: it may have been changed. */
+  readonly text: string | null;
 }
 
-/** Every file of the package but manifest and state, in path order, with its bytes. */
-function* packageFiles(shell: Shell, source: BytesSource): Generator<PackageFile> {
-  const bodies = new Map<FilePath, Content>();
-  for (const content of shell.contents) if (content.textPath) bodies.set(content.textPath, content);
-  const all = [
-    ...shell.entries.map((e) => ({
-      path: e.path,
-      sha256: e.sha256,
-      bytes: e.bytes,
-      text: null as string | null,
-    })),
-    ...shell.files.map((f) => ({ path: f.path, sha256: f.sha256, bytes: f.bytes, text: f.text })),
-  ].sort((a, b) => (a.path < b.path ? -1 : a.path > b.path ? 1 : 0));
-  for (const entry of all) {
-    const body = bodies.get(entry.path);
-    const plain = !body && entry.text === null;
-    if (plain && entry.bytes > wholeLimit) {
-      const stream = source.open?.(entry.sha256, entry.path);
-      if (stream) {
-        yield { path: filePath(entry.path), bytes: Buffer.alloc(0), stream };
-        continue;
-      }
-    }
-    const original = source.read(entry.sha256, entry.path);
-    if (body) yield { path: entry.path, bytes: bodyBytes(body, original) };
-    else if (entry.text !== null) yield { path: entry.path, bytes: textBytes(entry.text, original) };
-    else if (original) yield { path: entry.path, bytes: original };
-    else throw new Error(`the bytes of ${entry.path} are not in the store`);
-  }
+/** Every file of the package but manifest and state, in path order. */
+function entriesOf(shell: Shell): Entry[] {
+  const others = shell.entries.map(({ path, sha256, bytes }): Entry => ({ path, sha256, bytes, text: null }));
+  const files = shell.files.map(({ path, sha256, bytes, text }): Entry => ({ path, sha256, bytes, text }));
+  return [...others, ...files].sort((a, b) => (a.path < b.path ? -1 : 1));
+}
+
+function streamOf(entry: Entry, body: Content | undefined, source: BytesSource): Readable {
+  const isPlain = !body && entry.text === null;
+  const large = isPlain && entry.bytes > wholeLimit ? source.open?.(entry.sha256, entry.path) : null;
+  if (large) return large;
+  const original = source.read(entry.sha256, entry.path);
+  if (body) return Readable.from([bodyBytes(body, original)]);
+  if (entry.text !== null) return Readable.from([textBytes(entry.text, original)]);
+  if (!original) throw new Error(`the bytes of ${entry.path} are not in the store`);
+  return Readable.from([original]);
 }
 
 /** A text's bytes: the original ones where it says the same, else encoded the way the original was. */

@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import type { Shell } from '@/core/shell/model';
+import type { Item, Shell } from '@/core/shell/model';
 import { statusColumns, type StatusColumn } from './columns';
 
 type Row = Partial<Record<StatusColumn, string>>;
@@ -12,8 +12,8 @@ export function writeStatusSheet(shell: Shell): string {
   const rows: Row[] = shell.items.map((item) => ({
     ref: item.ref,
     title: item.title,
-    kind: homes.has(item.ref) ? 'home-page' : item.kind === 'other' ? '' : item.kind,
-    visible: item.shown === null ? '' : item.shown ? 'yes' : 'no',
+    kind: kindCell(item, homes.has(item.ref)),
+    visible: yesOrNo(item.shown),
     opens: text(item.opens),
     closes: text(item.closes),
     due: text(item.due),
@@ -24,7 +24,7 @@ export function writeStatusSheet(shell: Shell): string {
     modified: text(item.modified),
     import_batch: text(item.batch),
     has_student_work: text(item.studentWork),
-    in_use: homes.get(item.ref)?.inUse === true ? 'yes' : homes.get(item.ref)?.inUse === false ? 'no' : '',
+    in_use: yesOrNo(homes.get(item.ref)?.inUse ?? null),
     requires: item.requires.join(' '),
     group: item.groups.join(' '),
   }));
@@ -53,3 +53,14 @@ export const writeCsv = (table: readonly (readonly string[])[]): string =>
     ),
     { record_delimiter: '\r\n', quoted_match: /[\r\n]/ },
   );
+
+/** An empty cell means “not known”. */
+function yesOrNo(value: boolean | null): string {
+  if (value === null) return '';
+  return value ? 'yes' : 'no';
+}
+
+function kindCell(item: Item, isHome: boolean): string {
+  if (isHome) return 'home-page';
+  return item.kind === 'other' ? '' : item.kind;
+}

@@ -17,15 +17,12 @@ async function course(): Promise<string> {
       (_, i) => `w${Math.imul(Math.imul(n + 1, 2_654_435_761) ^ (i * 40_503), 0x5bd1e995) >>> 20}`,
     ).join(' ');
   const pages = Array.from({ length: 300 }, (_, n) => {
+    const welcome = n % 50 === 7 ? 'Welcome to Autumn 2025! Room: TBA' : '';
     const odd =
-      n % 50 === 7
-        ? 'Welcome to Autumn 2025! Room: TBA'
-        : n % 40 === 3
-          ? `<a href="p${n - 1}.html">before</a><img src="none.png" alt="Spring 2024">`
-          : 'é—ü';
+      n % 40 === 3 ? `<a href="p${n - 1}.html">before</a><img src="none.png" alt="Spring 2024">` : 'é—ü';
     return [
       `p${n}.html`,
-      `<html><head><title>Page ${n}</title></head><body><h1>Page ${n}</h1><p>${words(n % 30 === 5 ? 1 : n)}</p><p>${odd}</p></body></html>`,
+      `<html><head><title>Page ${n}</title></head><body><h1>Page ${n}</h1><p>${words(n % 30 === 5 ? 1 : n)}</p><p>${welcome || odd}</p></body></html>`,
     ] as const;
   });
   return makeZip(join(folder, 'course.imscc'), {

@@ -123,7 +123,8 @@ async function readParts(
   const zones = { wanted: inputs.timeZone ?? null, otherwise: state?.timeZone ?? 'UTC' };
   let timeZone = zones.wanted ?? zones.otherwise;
   let todos: readonly CalendarTodo[] = [];
-  let zoneFrom = inputs.timeZone ? null : state ? 'the package’s own state file' : 'nobody: UTC is used';
+  const otherwiseFrom = state ? 'the package’s own state file' : 'nobody: UTC is used';
+  let zoneFrom = inputs.timeZone ? null : otherwiseFrom;
   if (inputs.events) {
     const calendar = readText(inputs.events, (text, name) => readCalendar(text, name, zones, termEnd));
     if (!calendar.ok) return calendar;

@@ -1,6 +1,6 @@
 import { diffWordsWithSpace } from 'diff';
-import type { Shell } from '@/core/shell/model';
-import { outlineOf } from '@/core/shell/outline';
+import type { Item, Shell } from '@/core/shell/model';
+import { outlineOf, type Outline } from '@/core/shell/outline';
 import type { ItemRef, Sha256 } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { loadBareShell, textOf } from '@/store/state/keep-shell';
@@ -42,15 +42,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
   const item = outline.byRef.get(ref as ItemRef);
   if (!item) return null;
   const content = shell.contents.find((c) => c.id === item.content);
-  const hiddenAbove = outline.ancestors(item).find((a) => a.shown === false || a.staffOnly);
-  const students =
-    item.shown === false || item.staffOnly
-      ? 'Hidden'
-      : hiddenAbove
-        ? `Shadowed by “${hiddenAbove.title}”`
-        : item.opens || item.closes
-          ? 'Timed'
-          : 'Shown';
+  const students = sightOf(outline, item);
   const text = content?.texts.length
     ? content.texts
         .map((hash) => scanHtml(textOf(context.blobs, hash)).text.trim())
@@ -71,7 +63,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
     due: item.due,
     batch: item.batch,
     target: content?.target ?? null,
-    text: text === null ? null : text.length > longest ? `${text.slice(0, longest)} …` : text,
+    text: text !== null && text.length > longest ? `${text.slice(0, longest)} …` : text,
   };
 }
 
@@ -79,7 +71,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
 export function compareTexts(first: string, second: string): DiffPart[] {
   return diffWordsWithSpace(first, second).map((part) => ({
     text: part.value,
-    side: part.added ? 'second' : part.removed ? 'first' : 'both',
+    side: sideOf(part),
   }));
 }
 
@@ -114,4 +106,17 @@ export function eventDetails(
       created: e.created ?? e.stamped,
       occurrences: e.occurrences.length,
     }));
+}
+
+/** What students get of an item, in a word. */
+function sightOf(outline: Outline, item: Item): string {
+  if (item.shown === false || item.staffOnly) return 'Hidden';
+  const above = outline.ancestors(item).find((a) => a.shown === false || a.staffOnly);
+  if (above) return `Shadowed by “${above.title}”`;
+  return item.opens || item.closes ? 'Timed' : 'Shown';
+}
+
+function sideOf(part: { readonly added?: boolean; readonly removed?: boolean }): DiffPart['side'] {
+  if (part.added) return 'second';
+  return part.removed ? 'first' : 'both';
 }

@@ -68,17 +68,17 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
       dating,
     });
   const nothingNew = preview.counts.new === 0;
+  const headingWords = () => {
+    if (nothingNew) return 'Nothing in this package is new';
+    if (proposed.size === 0) return 'Nothing of this package is proposed';
+    const n = preview.counts.new;
+    return `${plural(n, 'thing')} ${n === 1 ? 'is' : 'are'} new; proposed: ${sayChoice(proposed)}`;
+  };
   return (
     <div className={styles.bench}>
       <div className={styles.left}>
         <div className={styles.head}>
-          <h1>
-            {nothingNew
-              ? 'Nothing in this package is new'
-              : proposed.size === 0
-                ? 'Nothing of this package is proposed'
-                : `${plural(preview.counts.new, 'thing')} ${preview.counts.new === 1 ? 'is' : 'are'} new; proposed: ${sayChoice(proposed)}`}
-          </h1>
+          <h1>{headingWords()}</h1>
           <p className="soft" style={{ margin: '2px 0 0' }}>
             “{view.packageName}”{view.title && `, ${view.title},`} held against {code || 'this shell'}.
             Nothing has been changed yet. <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>

@@ -20,19 +20,30 @@ interface ThingTreeProps {
   readonly onToggle: (keys: readonly IncomingKey[]) => void;
 }
 
-const kindOf = (row: Extract<TreeRow, { row: 'thing' }>): string =>
-  row.thing.type === 'item'
-    ? kindNames[row.thing.kind as keyof typeof kindNames][0]
-    : row.thing.type === 'file'
-      ? row.thing.kind
-      : (
-          {
-            event: 'Event',
-            gradeCategory: 'Grade category',
-            gradeColumn: 'Grade column',
-            bank: 'Question bank',
-          } as const
-        )[row.thing.type];
+const otherKinds = {
+  event: 'Event',
+  gradeCategory: 'Grade category',
+  gradeColumn: 'Grade column',
+  bank: 'Question bank',
+} as const;
+
+function kindOf({ thing }: Extract<TreeRow, { row: 'thing' }>): string {
+  if (thing.type === 'item') return kindNames[thing.kind as keyof typeof kindNames][0];
+  return thing.type === 'file' ? thing.kind : otherKinds[thing.type];
+}
+
+/** What is to be said beside a thing: how it differs, why it comes along, why it does not, what it stands beside. */
+function noteOf(
+  thing: Extract<TreeRow, { row: 'thing' }>['thing'],
+  isChosen: boolean,
+  reason: { readonly why: string; readonly for: string } | undefined,
+): string {
+  if (thing.differences.length) return thing.differences.join('; ');
+  if (reason) return `comes along: ${reason.why} “${reason.for}”`;
+  if (!isChosen && thing.leftOut) return thing.leftOut;
+  return thing.counterpart && thing.standing === 'doubled' ? `as “${thing.counterpart.title}”` : '';
+}
+
 const keysOf = (row: TreeRow): readonly IncomingKey[] => (row.row === 'section' ? row.things : row.below);
 
 /** Everything that a package would bring, as a tree to tick: a window onto as many rows as there are. */
@@ -114,15 +125,7 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
             );
           const { thing } = row;
           const reason = along.get(thing.key);
-          const note = thing.differences.length
-            ? thing.differences.join('; ')
-            : reason
-              ? `comes along: ${reason.why} “${reason.for}”`
-              : !chosen.has(thing.key) && thing.leftOut
-                ? thing.leftOut
-                : thing.counterpart && thing.standing === 'doubled'
-                  ? `as “${thing.counterpart.title}”`
-                  : '';
+          const note = noteOf(thing, chosen.has(thing.key), reason);
           return (
             <div
               key={slot.key}

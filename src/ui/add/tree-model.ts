@@ -85,7 +85,8 @@ export function tickOf(
   chosen: ReadonlySet<IncomingKey>,
 ): 'none' | 'some' | 'all' {
   const n = keys.reduce((sum, k) => sum + (chosen.has(k) ? 1 : 0), 0);
-  return n === 0 ? 'none' : n === keys.length ? 'all' : 'some';
+  if (n === 0) return 'none';
+  return n === keys.length ? 'all' : 'some';
 }
 
 /** Ticks all of a row, or takes all of it away where all is ticked. */

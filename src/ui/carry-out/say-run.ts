@@ -28,5 +28,6 @@ export function sayRun({ removed, added, done }: Pick<RunSummary, 'removed' | 'a
   const parts = counts.flatMap((n, i) => (n > 0 ? [plural(n, words[i]![0], words[i]![1])] : []));
   const sum = counts.reduce((a, b) => a + b, 0);
   if (!parts.length) return `Done: ${plural(done, 'change')} made`;
-  return `Done: ${join(parts)} ${added ? (sum === 1 ? 'was added' : 'were added') : sum === 1 ? 'is gone' : 'are gone'}`;
+  const [one, many] = added ? ['was added', 'were added'] : ['is gone', 'are gone'];
+  return `Done: ${join(parts)} ${sum === 1 ? one : many}`;
 }

@@ -66,17 +66,7 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
     const standing = layout.places.filter((p) => bristleOf(p)?.family);
     if (!standing.length) return;
     const now = at ? standing.findIndex((p) => p === at) : -1;
-    const next =
-      by === 'first'
-        ? 0
-        : by === 'last'
-          ? standing.length - 1
-          : now < 0
-            ? by > 0
-              ? 0
-              : standing.length - 1
-            : (now + by + standing.length) % standing.length;
-    setAt(standing[next] ?? null);
+    setAt(standing[placeBy(by, now, standing.length)] ?? null);
   };
   const open = () => {
     if (pointed?.finding) onOpen?.(pointed.finding);
@@ -134,4 +124,12 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
       </span>
     </div>
   );
+}
+
+/** The place that a key leads to from where it stands (-1: nowhere yet); the ends are joined. */
+function placeBy(by: number | 'first' | 'last', now: number, length: number): number {
+  if (by === 'first') return 0;
+  if (by === 'last') return length - 1;
+  if (now >= 0) return (now + by + length) % length;
+  return by > 0 ? 0 : length - 1;
 }

@@ -72,11 +72,12 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
         >
           Look
         </Button>
-        {inPlan ? (
+        {inPlan && (
           <Button size="small" onClick={onTakeBack} disabled={busy}>
             In the plan · take back
           </Button>
-        ) : label ? (
+        )}
+        {!inPlan && label && (
           <Button
             size="small"
             variant={batch.safe || looked ? 'contained' : 'outlined'}
@@ -86,7 +87,8 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
           >
             {label}
           </Button>
-        ) : (
+        )}
+        {!inPlan && !label && (
           <Button size="small" variant="outlined" href={decide}>
             Choose
           </Button>

@@ -64,12 +64,10 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
           if (row.type === 'group') {
             const ids = row.findings.map((f) => f.id);
             const n = ids.filter((id) => chosen.has(id)).length;
+            const someOrAll = n === ids.length ? 'all' : 'some';
             return (
               <div key={slot.key} className={styles.group} style={style} role="presentation">
-                <ChoiceBox
-                  state={n === 0 ? 'none' : n === ids.length ? 'all' : 'some'}
-                  onToggle={() => onToggle(ids)}
-                />
+                <ChoiceBox state={n === 0 ? 'none' : someOrAll} onToggle={() => onToggle(ids)} />
                 <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
                   {row.title}
                 </span>

@@ -13,17 +13,16 @@ export function ItemPair({
   difference: readonly DiffPart[] | null;
 }) {
   const going = new Set(finding.remedy?.action === 'delete' ? finding.remedy.targets : []);
-  const fate = (item: ItemDetail) =>
-    item.ref === finding.keep ? 'stays' : going.has(item.ref) ? 'goes' : 'open';
+  const fate = (item: ItemDetail) => {
+    if (item.ref === finding.keep) return 'stays';
+    return going.has(item.ref) ? 'goes' : 'open';
+  };
   const pair = difference ? items : items.slice(0, 1);
   const rows: readonly [string, (i: ItemDetail) => string | null][] = [
     ['Stands in', (i) => i.path.join(' › ') || 'the top level'],
     ['Students', (i) => i.students],
     ['Changed', (i) => i.changed?.slice(0, 10) ?? 'not known'],
-    [
-      'Student work',
-      (i) => (i.studentWork === null ? 'not known' : i.studentWork === 0 ? 'none' : String(i.studentWork)),
-    ],
+    ['Student work', (i) => workWords(i.studentWork)],
     ['Points', (i) => (i.points === null ? null : String(i.points))],
     ['Due', (i) => i.due?.replace('T', ' ') ?? null],
     ['Address', (i) => i.target],
@@ -80,4 +79,9 @@ export function ItemPair({
       </table>
     </>
   );
+}
+
+function workWords(pieces: number | null): string {
+  if (pieces === null) return 'not known';
+  return pieces === 0 ? 'none' : String(pieces);
 }

@@ -61,7 +61,8 @@ export function listRows(
   for (const finding of wanted) {
     const batch = batchOf.get(finding.id) ?? null;
     const key = batch ? batch.id : `${finding.check} ${finding.coveredBy ? 'covered' : 'other'}`;
-    const title = `${titleOf(finding.check)}${batch ? '' : finding.coveredBy ? ', part of a larger finding' : ''}`;
+    const isPart = !batch && finding.coveredBy !== null;
+    const title = `${titleOf(finding.check)}${isPart ? ', part of a larger finding' : ''}`;
     const group = groups.get(key) ?? {
       batch,
       title,

@@ -21,7 +21,7 @@ export function TermsEditor({
     onChange(
       withTerms(
         rules,
-        terms.flatMap((t, i) => (i !== at ? [t] : term ? [term] : [])),
+        terms.map((t, i) => (i === at ? term : t)).filter((t) => t !== null && t !== undefined),
       ),
     );
   return (

@@ -32,8 +32,9 @@ export function useLiveEffect(shellId: string | null, rules: WrittenRules, kept:
     }, 350);
     return () => clearTimeout(wait);
   }, [shellId, rules, key, same, start]);
+  const known = tried?.key === key ? tried.effects : null;
   return {
-    effects: same ? new Map() : tried?.key === key ? tried.effects : null,
+    effects: same ? new Map() : known,
     trying: !same && tried?.key !== key,
     trouble: job.trouble,
   };

@@ -37,25 +37,25 @@ export function ProofStage(props: ProofProps) {
     started.current = true;
     void start(`/api/shells/${id}/comb`);
   }, [waiting, start, id]);
+  const headingWords = () => {
+    if (percent === null) return 'Not combed yet';
+    if (comparison) return `${comparison.before.smoothness.percent} % smooth before, ${percent} % now`;
+    return props.open === 0 ? 'It lies smooth' : `${percent} % smooth; ${plural(props.open, 'finding')} open`;
+  };
+  const comparedWords = () => {
+    if (comparison)
+      return `${plural(comparison.closed.length, 'finding')} closed, ${comparison.caused.length} came up, ${comparison.after.findings.length} still open.`;
+    return props.hasRun
+      ? 'The result is compared with what was before as soon as it has been combed.'
+      : 'Nothing has been carried out yet, so there is nothing to compare.';
+  };
   return (
     <div className={styles.page}>
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
-          <h1>
-            {percent === null
-              ? 'Not combed yet'
-              : comparison
-                ? `${comparison.before.smoothness.percent} % smooth before, ${percent} % now`
-                : props.open === 0
-                  ? 'It lies smooth'
-                  : `${percent} % smooth; ${plural(props.open, 'finding')} open`}
-          </h1>
+          <h1>{headingWords()}</h1>
           <p className="soft" style={{ margin: '4px 0 0' }}>
-            {comparison
-              ? `${plural(comparison.closed.length, 'finding')} closed, ${comparison.caused.length} came up, ${comparison.after.findings.length} still open.`
-              : props.hasRun
-                ? 'The result is compared with what was before as soon as it has been combed.'
-                : 'Nothing has been carried out yet, so there is nothing to compare.'}
+            {comparedWords()}
           </p>
         </div>
         <Button variant="outlined" onClick={() => void start(`/api/shells/${id}/comb`)}>

@@ -13,6 +13,7 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar } from 'notistack';
 import { useMemo, useState } from 'react';
 import { families, familyTitles } from '@/core/checks/finding';
+import { compareText } from '@/core/compare-text';
 import { plural } from '@/core/text/plural';
 import type { ShellLine } from '@/services/shells/shell-list';
 import { SmallCloth } from '../frame/cloth';
@@ -59,14 +60,8 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
     const value = (s: ShellLine) => s[sort.key] ?? '';
     return [...rows].sort((a, b) => {
       const [x, y] = [value(a), value(b)];
-      const order =
-        typeof x === 'number' && typeof y === 'number'
-          ? x - y
-          : String(x) < String(y)
-            ? -1
-            : String(x) > String(y)
-              ? 1
-              : 0;
+      const isNumeric = typeof x === 'number' && typeof y === 'number';
+      const order = isNumeric ? x - y : compareText(String(x), String(y));
       return sort.down ? -order : order;
     });
   }, [shells, filter, sort]);
@@ -89,6 +84,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
     setChosen(new Set());
     router.refresh();
   };
+  const direction = sort.down ? 'desc' : 'asc';
   const all = shown.length > 0 && shown.every((s) => chosen.has(s.id));
   return (
     <>
@@ -136,7 +132,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
                 <TableCell
                   key={c.key}
                   align={c.numeric ? 'right' : 'left'}
-                  sortDirection={sort.key === c.key ? (sort.down ? 'desc' : 'asc') : false}
+                  sortDirection={sort.key === c.key ? direction : false}
                 >
                   <TableSortLabel
                     active={sort.key === c.key}

@@ -72,11 +72,7 @@ function day(): Shell {
   return {
     ...shell,
     items: shell.items.map((i) =>
-      i.title === 'Autumn news'
-        ? { ...i, kind: 'announcement' as const }
-        : i.ref === 'rating'
-          ? { ...i, gradeColumn: 'col-1' }
-          : i,
+      i.title === 'Autumn news' ? { ...i, kind: 'announcement' as const } : withColumn(i),
     ),
     gradeCategories: [category('cat-1', 'Labs'), category('cat-2', 'Imported, empty')],
     gradeColumns: [
@@ -320,3 +316,6 @@ test('a link to what was not taken is told', () => {
   );
   expect(made.loose).toEqual([{ from: 'week2/cold.html', asked: 'page/r1.html' }]);
 });
+
+const withColumn = (item: Shell['items'][number]) =>
+  item.ref === 'rating' ? { ...item, gradeColumn: 'col-1' } : item;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { LocalDate } from '@/core/time/local-date';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
@@ -48,20 +49,24 @@ export const carriedOver = defineCheck({
         .filter((d) => d !== undefined)
         .sort();
       const shift = reasons.map((r) => r.shift).find((s) => s !== undefined);
-      const when =
-        days.length === 0
-          ? ''
-          : days[0] === days.at(-1)
-            ? `on ${spellDate(days[0]!)}`
-            : `between ${spellDate(days[0]!)} and ${spellDate(days.at(-1)!)}`;
+      const when = spellSpan(days);
       const links = new Set(events.flatMap((e) => e.links));
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
+      const messageOf = () => {
+        if (!days.length)
+          return {
+            id: 'shifted',
+            params: { count: events.length, title: first.title, days: shift ?? 0 },
+          } as const;
+        if (events.length === 1)
+          return {
+            id: 'one',
+            params: { title: first.title, date: spellDate(dateOf(first.start)), when },
+          } as const;
+        return { id: 'made', params: { count: events.length, title: first.title, when } } as const;
+      };
       yield {
-        message: !days.length
-          ? { id: 'shifted', params: { count: events.length, title: first.title, days: shift ?? 0 } }
-          : events.length === 1
-            ? { id: 'one', params: { title: first.title, date: spellDate(dateOf(first.start)), when } }
-            : { id: 'made', params: { count: events.length, title: first.title, when } },
+        message: messageOf(),
         subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
         evidence: [
           ...(days.length
@@ -102,3 +107,10 @@ export const carriedOver = defineCheck({
     }
   },
 });
+
+/** The days from the first to the last, in words; nothing where there are none. */
+function spellSpan(days: readonly LocalDate[]): string {
+  const [first, last] = [days[0], days.at(-1)];
+  if (first === undefined || last === undefined) return '';
+  return first === last ? `on ${spellDate(first)}` : `between ${spellDate(first)} and ${spellDate(last)}`;
+}

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate } from '@/core/time/local-date';
@@ -34,11 +35,10 @@ export const meetingLink = defineCheck({
     notWhen: 'The event lies in this term, was made for it, and no event of the previous term has its link.',
   },
   notApplicable: (shell) =>
-    !shell.events.length
-      ? 'no calendar was given'
-      : shell.term.start || shell.term.end
-        ? null
-        : 'the term’s dates are not known',
+    firstReason(
+      [!shell.events.length, 'no calendar was given'],
+      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+    ),
   *find({ shell, facts, options }) {
     const joining = shell.events
       .map((event) => ({ event, links: joiningLinks(event) }))

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { sideOfTerm } from '@/core/time/term';
 import { plural } from '@/core/text/plural';
@@ -28,11 +29,10 @@ export const outsideTerm = defineCheck({
     notWhen: 'One of its dates lies within 14 days of the term.',
   },
   notApplicable: (shell) =>
-    !shell.events.length
-      ? 'there are no events'
-      : shell.term.start || shell.term.end
-        ? null
-        : 'the term’s dates are not known',
+    firstReason(
+      [!shell.events.length, 'there are no events'],
+      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+    ),
   *find({ shell, options }) {
     for (const event of shell.events) {
       const sides = event.occurrences.map((o) => sideOfTerm(dateOf(o), shell.term));
@@ -41,13 +41,13 @@ export const outsideTerm = defineCheck({
       const before = sides.flatMap((s) => (s.side === 'before' ? [s.days] : []));
       const after = sides.flatMap((s) => (s.side === 'after' ? [s.days] : []));
       const params = { title: event.title };
+      const messageOf = () => {
+        if (before.length && after.length) return { id: 'around', params } as const;
+        const days = plural(Math.min(...before, ...after), 'day');
+        return { id: before.length ? 'before' : 'after', params: { ...params, days } } as const;
+      };
       yield {
-        message:
-          before.length && after.length
-            ? { id: 'around', params }
-            : before.length
-              ? { id: 'before', params: { ...params, days: plural(Math.min(...before), 'day') } }
-              : { id: 'after', params: { ...params, days: plural(Math.min(...after), 'day') } },
+        message: messageOf(),
         subjects: [{ type: 'event', ref: event.ref }],
         evidence: [
           {

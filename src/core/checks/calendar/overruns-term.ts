@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
@@ -20,11 +21,10 @@ export const overrunsTerm = defineCheck({
     notWhen: 'The series has no date in the term at all, which another check says.',
   },
   notApplicable: (shell) =>
-    !shell.events.some((e) => e.recurrence)
-      ? 'no event repeats'
-      : shell.term.end
-        ? null
-        : 'the term’s end is not known',
+    firstReason(
+      [!shell.events.some((e) => e.recurrence), 'no event repeats'],
+      [!shell.term.end, 'the term’s end is not known'],
+    ),
   *find({ shell }) {
     const end = shell.term.end;
     if (!end) return;

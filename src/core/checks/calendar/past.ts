@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
 import { sideOfTerm } from '@/core/time/term';
 import { defineCheck } from '../check';
@@ -23,11 +24,10 @@ export const pastEvent = defineCheck({
     notWhen: 'It lies outside the term, or one of its dates is still to come.',
   },
   notApplicable: (shell) =>
-    !shell.events.length
-      ? 'no calendar was given'
-      : shell.term.start || shell.term.end
-        ? null
-        : 'the term’s dates are not known',
+    firstReason(
+      [!shell.events.length, 'no calendar was given'],
+      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+    ),
   *find({ shell }) {
     const { start } = shell.term;
     if (start && shell.asOf <= start) return;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
@@ -30,11 +31,10 @@ export const unconfirmedMeeting = defineCheck({
     notWhen: 'Another check found the event, or fewer than ten were made together.',
   },
   notApplicable: (shell) =>
-    !shell.events.length
-      ? 'no calendar was given'
-      : shell.term.start && shell.term.end
-        ? null
-        : 'the term’s dates are not known',
+    firstReason(
+      [!shell.events.length, 'no calendar was given'],
+      [!(shell.term.start && shell.term.end), 'the term’s dates are not known'],
+    ),
   *find({ shell, facts, options }) {
     const stampsTell = spansMoreThanADay(shell.events.map((e) => e.stamped));
     const meetings = shell.events.filter(

@@ -71,8 +71,9 @@ export const alreadyProvided = defineCheck({
         percent: Math.floor((like?.similarity ?? 1) * 100),
         part: part.title,
       };
+      const likeness = equal ? 'equal' : 'near';
       yield {
-        message: ours ? { id: 'template', params } : equal ? { id: 'equal', params } : { id: 'near', params },
+        message: { id: ours ? 'template' : likeness, params },
         subjects: [
           ...(ours ? [{ type: 'item' as const, ref: ours.ref }] : []),
           { type: 'item', ref: item.ref },

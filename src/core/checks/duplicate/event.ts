@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { compareText } from '@/core/compare-text';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
@@ -28,9 +29,7 @@ export const duplicateEvent = defineCheck({
   notApplicable: (shell) => (shell.events.length > 1 ? null : 'there are not two events'),
   *find({ shell }) {
     for (const { events, by } of groups(shell.events)) {
-      const keep = [...events].sort((a, b) =>
-        changed(a) < changed(b) ? 1 : changed(a) > changed(b) ? -1 : 0,
-      )[0]!;
+      const keep = [...events].sort((a, b) => compareText(changed(b), changed(a)))[0]!;
       const others = events.filter((e) => e !== keep);
       const date = `${spellDate(dateOf(keep.start))}${keep.allDay ? '' : `, ${timeOf(keep.start)}`}`;
       yield {

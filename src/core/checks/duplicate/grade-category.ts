@@ -32,6 +32,10 @@ export const duplicateGradeCategory = defineCheck({
       const held = (c: GradeCategory) => columns.get(c.ref) ?? 0;
       const keep = [...group].sort((a, b) => (b.weight ?? 0) - (a.weight ?? 0) || held(b) - held(a))[0]!;
       const others = group.filter((c) => c !== keep);
+      const whyKept = () => {
+        if (others.some((c) => (c.weight ?? 0) !== (keep.weight ?? 0))) return 'it has the larger weight';
+        return others.every((c) => held(c) === held(keep)) ? 'it stands first' : 'it holds more columns';
+      };
       yield {
         message: { id: 'categories', params: { title: keep.title, count: group.length } },
         subjects: group.map((c) => ({ type: 'gradeCategory', ref: c.ref })),
@@ -44,11 +48,7 @@ export const duplicateGradeCategory = defineCheck({
           })),
           {
             label: 'Why this one stays',
-            value: others.every((c) => (c.weight ?? 0) === (keep.weight ?? 0))
-              ? others.every((c) => held(c) === held(keep))
-                ? 'it stands first'
-                : 'it holds more columns'
-              : 'it has the larger weight',
+            value: whyKept(),
           },
         ],
         remedy: {

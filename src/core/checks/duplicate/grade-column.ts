@@ -35,12 +35,16 @@ export const duplicateGradeColumn = defineCheck({
       const rank = (c: GradeColumn) => (c.results !== 0 ? 2 : 0) + (activities.has(c.ref) ? 1 : 0);
       const keep = [...columns].sort((a, b) => rank(b) - rank(a))[0]!;
       const going = columns.filter((c) => c !== keep && c.results === 0);
+      const labelOf = (column: (typeof columns)[number]) => {
+        if (going.includes(column)) return 'Goes';
+        return column === keep && going.length ? 'Stays' : 'Look';
+      };
       yield {
         message: { id: 'columns', params: { title: keep.title, count: columns.length } },
         subjects: columns.map((c) => ({ type: 'gradeColumn', ref: c.ref })),
         keep: going.length ? keep.ref : null,
         evidence: columns.map((c) => ({
-          label: going.includes(c) ? 'Goes' : c === keep && going.length ? 'Stays' : 'Look',
+          label: labelOf(c),
           value: `${c.title}: ${c.results === null ? 'results not known' : `${c.results} results`}${activities.has(c.ref) ? ', an activity belongs to it' : ''}`,
           where: c.ref,
         })),

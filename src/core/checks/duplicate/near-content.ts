@@ -36,12 +36,15 @@ export const nearContent = defineCheck({
     for (const { items, pairs } of facts.nearGroups(options.similarity, options.words)) {
       const closest = pairs[0]!;
       const percent = Math.floor(closest.similarity * 100);
+      const messageOf = () => {
+        const title = items[0]?.title ?? '';
+        const count = items.length - 1;
+        if (pairs.every((p) => p.similarity === 1)) return { id: 'links', params: { title, count } } as const;
+        if (items.length > 2) return { id: 'many', params: { title, count, percent } } as const;
+        return { id: 'two', params: { title, other: items[1]?.title ?? '', percent } } as const;
+      };
       yield {
-        message: pairs.every((p) => p.similarity === 1)
-          ? { id: 'links', params: { title: items[0]!.title, count: items.length - 1 } }
-          : items.length === 2
-            ? { id: 'two', params: { title: items[0]!.title, other: items[1]!.title, percent } }
-            : { id: 'many', params: { title: items[0]!.title, count: items.length - 1, percent } },
+        message: messageOf(),
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         evidence: [
           ...pairs.slice(0, 8).map((p) => ({

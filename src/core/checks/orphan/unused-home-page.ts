@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { defineCheck } from '../check';
 
 export const unusedHomePage = defineCheck({
@@ -18,11 +19,10 @@ export const unusedHomePage = defineCheck({
     notWhen: 'Nobody told which one is in use.',
   },
   notApplicable: (shell) =>
-    !shell.homePages.length
-      ? 'nobody told of home pages: give a status sheet'
-      : shell.homePages.some((h) => h.inUse !== null)
-        ? null
-        : 'nobody told which home page is in use',
+    firstReason(
+      [!shell.homePages.length, 'nobody told of home pages: give a status sheet'],
+      [!shell.homePages.some((h) => h.inUse !== null), 'nobody told which home page is in use'],
+    ),
   *find({ shell }) {
     const used = shell.homePages.filter((h) => h.inUse === true);
     for (const home of shell.homePages) {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dateLabels } from './date-labels';
 import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
 import { defineCheck } from '../check';
@@ -31,7 +32,7 @@ export const dateOrder = defineCheck({
         item[which]
           ? [
               {
-                label: which === 'due' ? 'Due' : which === 'opens' ? 'Opens' : 'Closes',
+                label: dateLabels[which],
                 value: `${spellDate(dateOf(item[which]))}, ${timeOf(item[which])}`,
                 where: item.ref,
               },

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dateLabels } from './date-labels';
 import { sideOfTerm, weekOfTerm } from '@/core/time/term';
 import { dateOf, spellDate, spellWeekday, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
@@ -63,7 +64,7 @@ export const dateOutsideTerm = defineCheck({
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
           ...outside.map((o) => ({
-            label: o.which === 'due' ? 'Due' : o.which === 'opens' ? 'Opens' : 'Closes',
+            label: dateLabels[o.which],
             value: `${spellWeekday(dateOf(o.when))}, ${spellDate(dateOf(o.when))}, ${timeOf(o.when)}: ${o.days} days ${o.side} the term`,
             where: item.ref,
           })),

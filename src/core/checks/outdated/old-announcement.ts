@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
 
@@ -19,11 +20,10 @@ export const oldAnnouncement = defineCheck({
     notWhen: 'No date of it is known.',
   },
   notApplicable: (shell) =>
-    !shell.items.some((i) => i.kind === 'announcement')
-      ? 'there are no announcements'
-      : shell.term.start
-        ? null
-        : 'the term’s start is not known',
+    firstReason(
+      [!shell.items.some((i) => i.kind === 'announcement'), 'there are no announcements'],
+      [!shell.term.start, 'the term’s start is not known'],
+    ),
   *find({ shell }) {
     const start = shell.term.start;
     if (!start) return;

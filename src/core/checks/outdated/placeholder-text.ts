@@ -48,12 +48,14 @@ export const placeholderText = defineCheck({
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const says = [...new Set(found.map((h) => h.says).filter((s) => s !== ''))];
+      const messageOf = () => {
+        const [first, ...more] = says;
+        if (first === undefined) return { id: 'untitled', params: { title } } as const;
+        if (!more.length) return { id: 'text', params: { title, says: first } } as const;
+        return { id: 'many', params: { title, says: first, count: more.length } } as const;
+      };
       yield {
-        message: !says.length
-          ? { id: 'untitled', params: { title } }
-          : says.length === 1
-            ? { id: 'text', params: { title, says: says[0]! } }
-            : { id: 'many', params: { title, says: says[0]!, count: says.length - 1 } },
+        message: messageOf(),
         subjects: [subject],
         evidence: found.slice(0, 8).map(sentenceEvidence),
         remedy: null,

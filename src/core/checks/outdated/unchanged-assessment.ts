@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { pointsOf } from '@/core/shell/points';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate } from '@/core/time/local-date';
@@ -26,11 +27,13 @@ export const unchangedAssessment = defineCheck({
     notWhen: 'The previous term is not known, or nobody told when they were changed.',
   },
   notApplicable: (shell) =>
-    !shell.previousTerm?.end
-      ? 'the previous term is not known'
-      : shell.items.some((i) => i.modified && (i.kind === 'assignment' || i.kind === 'quiz'))
-        ? null
-        : 'nobody told when assignments and quizzes were changed',
+    firstReason(
+      [!shell.previousTerm?.end, 'the previous term is not known'],
+      [
+        !shell.items.some((i) => i.modified && (i.kind === 'assignment' || i.kind === 'quiz')),
+        'nobody told when assignments and quizzes were changed',
+      ],
+    ),
   *find({ shell }) {
     const end = shell.previousTerm?.end;
     if (!end) return;

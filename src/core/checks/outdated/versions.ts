@@ -1,4 +1,5 @@
 import type { Language } from '@/core/text/language';
+import type { NamedTerm } from '@/core/text/named-terms';
 import { namedTerms } from '@/core/text/named-terms';
 
 /** What a name says about its version. */
@@ -33,12 +34,7 @@ export function versionOf(name: string, language: Language): { base: string; ver
   });
   for (const term of [...namedTerms(rest, language)].reverse()) {
     const { means } = term;
-    date =
-      means.kind === 'season'
-        ? `${means.year}-${String(seasonMonth[means.season]).padStart(2, '0')}`
-        : means.kind === 'numbered'
-          ? `${means.year}-${String(means.number * 3).padStart(2, '0')}`
-          : String(means.from);
+    date = sortedDate(means);
     marks.push(term.says);
     rest = `${rest.slice(0, term.start)} ${rest.slice(term.end)}`;
   }
@@ -70,4 +66,11 @@ export function compareVersions(a: Version, b: Version): number {
   // Beside one without a date, a dated one is the copy put aside.
   if ((a.date === null) !== (b.date === null)) return a.date === null ? 1 : -1;
   return 0;
+}
+
+/** A term as a text that sorts by time: its year, and a month where one is known. */
+function sortedDate(means: NamedTerm['means']): string {
+  if (means.kind === 'season') return `${means.year}-${String(seasonMonth[means.season]).padStart(2, '0')}`;
+  if (means.kind === 'numbered') return `${means.year}-${String(means.number * 3).padStart(2, '0')}`;
+  return String(means.from);
 }

@@ -25,8 +25,10 @@ export const termDates = defineCheck({
   *find({ shell }) {
     const { start, end } = shell.term;
     if (start && end) return;
+    const oneMissing = start ? 'end' : 'start';
+    const missing = !start && !end ? 'both' : oneMissing;
     yield {
-      message: { id: start ? 'end' : end ? 'start' : 'both', params: {} },
+      message: { id: missing, params: {} },
       subjects: [{ type: 'shell', ref: shell.ref }],
       evidence: [
         { label: 'First day', value: start ?? 'not known', where: shell.ref },

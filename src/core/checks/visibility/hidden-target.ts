@@ -30,11 +30,8 @@ export const hiddenTarget = defineCheck({
     const files = new Map(shell.files.map((f) => [f.path as string, f.content as string]));
     const seen = new Set<string>();
     for (const { from, edge } of doors.links) {
-      const content = edge.to.startsWith('content:')
-        ? edge.to.slice(8)
-        : edge.to.startsWith('file:')
-          ? (files.get(edge.to.slice(5)) ?? null)
-          : null;
+      const path = edge.to.startsWith('file:') ? edge.to.slice(5) : '';
+      const content = edge.to.startsWith('content:') ? edge.to.slice(8) : (files.get(path) ?? null);
       if (content === null || content === from.content) continue;
       const places = doors.placesOf(content).filter((i) => i.placed);
       const target = places[0];

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { firstReason } from '../first-reason';
 import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import type { Item, Term } from '@/core/shell/model';
@@ -26,11 +27,10 @@ export const neverOpen = defineCheck({
     notWhen: 'It is hidden, or has no such dates.',
   },
   notApplicable: (shell) =>
-    !shell.items.some((i) => i.opens ?? i.closes)
-      ? 'nothing opens or closes by a date'
-      : shell.term.start || shell.term.end
-        ? null
-        : 'the term’s dates are not known',
+    firstReason(
+      [!shell.items.some((i) => i.opens ?? i.closes), 'nothing opens or closes by a date'],
+      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+    ),
   *find({ shell, facts }) {
     for (const item of shell.items) {
       if (!facts.outline.isShown(item)) continue;

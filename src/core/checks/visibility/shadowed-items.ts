@@ -38,7 +38,7 @@ export function shadowedIn(
       const counts =
         graded.has(item) ||
         ((pointsOf(shell, item) ?? 0) > 0 && (item.kind === 'assignment' || item.kind === 'quiz'));
-      return counts ? [{ item, graded: true }] : linked.has(item) ? [{ item, graded: false }] : [];
+      return counts || linked.has(item) ? [{ item, graded: counts }] : [];
     });
     groups.push({ container, items, serious });
   }

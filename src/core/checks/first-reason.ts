@@ -1,0 +1,4 @@
+/** The words of the first condition that holds; null where none does. */
+export const firstReason = (
+  ...reasons: readonly (readonly [holds: unknown, words: string])[]
+): string | null => reasons.find(([holds]) => Boolean(holds))?.[1] ?? null;
