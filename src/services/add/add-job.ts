@@ -81,6 +81,8 @@ export const addJob = defineJob({
       .values(linesOf(runId, packageName, result, now))
       .run();
     tx.delete(incomings).where(eq(incomings.id, incomingId)).run();
+    // What only the waiting package used is of no use any more.
+    desk.order('sweep', null, {});
     // A shell that was combed is combed again, so that its findings are those of what is there now.
     if (rules) orderCombOf(desk, shellId, afterVersion, result.state.stateBlob, rules);
     return { runId };

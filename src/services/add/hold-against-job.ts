@@ -42,8 +42,16 @@ export const holdAgainstJob = defineJob({
     const previewBlob = tools.blobs.put(JSON.stringify(holdAgainst(shell, incoming)));
     return good({ ...about, previewBlob });
   },
-  settle: (held: Held, input, { tx, now, shellId }) => {
+  settle: (held: Held, input, desk) => {
+    const { tx, now, shellId } = desk;
     if (shellId === null) return {};
+    // What only the package that waited before used is of no use any more.
+    const waited = tx
+      .select({ id: incomings.id })
+      .from(incomings)
+      .where(eq(incomings.shellId, shellId))
+      .get();
+    if (waited) desk.order('sweep', null, {});
     const { previewBlob } = held;
     if ('incomingId' in input.from) {
       tx.update(incomings)

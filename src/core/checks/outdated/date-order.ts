@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { dateLabels } from './date-labels';
+import { dateLabels } from '../date-labels';
 import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
 import { defineCheck } from '../check';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { dateLabels } from './date-labels';
+import { dateLabels } from '../date-labels';
 import { sideOfTerm, weekOfTerm } from '@/core/time/term';
 import { dateOf, spellDate, spellWeekday, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
