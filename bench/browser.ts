@@ -76,7 +76,7 @@ try {
   await keyed(page, 'Escape');
   const one: number[] = [];
   for (let n = 0; n < 9; n += 1) one.push(await decided(page, 'a'));
-  for (let n = 0; n < 100; n += 1) await keyed(page, 'PageDown', false, true);
+  await page.evaluate(chooseThousand);
   const many = await page.evaluate(() =>
     Number(/([\d,]+) chosen/.exec(document.body.innerText)?.[1]?.replace(/,/g, '') ?? 0),
   );
@@ -135,6 +135,17 @@ try {
 } finally {
   await stage.close();
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** Chooses a thousand findings by key: a hundred pages of ten. */
+async function chooseThousand(): Promise<void> {
+  const list = document.querySelector<HTMLElement>('[data-testid=findings]')!;
+  for (let n = 0; n < 100; n += 1) {
+    list.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'PageDown', shiftKey: true, bubbles: true, cancelable: true }),
+    );
+    await new Promise((r) => requestAnimationFrame(r));
+  }
 }
 
 /** Milliseconds from a deciding key to the frame in which the decided findings have left the list. */
