@@ -4,7 +4,17 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import type { LocalDate } from '@/core/time/local-date';
 import { readShell } from '@/services/bring-in/read-shell';
-import { bringIn, bringInDemo, chooseFiles, clickText, startStage, waitForText, type Stage } from './browser';
+import {
+  bringIn,
+  bringInDemo,
+  bringInGeo,
+  chooseFiles,
+  clickText,
+  demoTerm,
+  startStage,
+  waitForText,
+  type Stage,
+} from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -20,21 +30,9 @@ afterAll(() => stage.close());
 
 const heading = () => page.$eval('h1', (h) => (h as HTMLElement).innerText);
 const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
-const term = {
-  termTitle: 'Spring 2027',
-  termStart: '2027-01-11',
-  termEnd: '2027-05-07',
-  previousTermStart: '2025-08-25',
-  previousTermEnd: '2025-12-12',
-  asOf: '2027-01-04',
-};
 
 test('a package of another course and term is doubted out loud', async () => {
-  await bringIn(
-    page,
-    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
-    { code: 'GEO 130', ...term },
-  );
+  await bringInGeo(page, demoTerm);
   const said = await page.$eval('[data-testid=doubts]', (e) => (e as HTMLElement).innerText);
   expect(said).toContain('says “Autumn 2024”, and the shell is for Spring 2027');
   await waitForText(page, 'in grade setup, banks, home pages');
@@ -51,14 +49,18 @@ test('nothing but the template is called so', async () => {
   await bringIn(
     page,
     { package: 'template/template.imscc', baseline: 'template/template.imscc' },
-    { code: 'NEW 1', ...term },
+    { code: 'NEW 1', ...demoTerm },
   );
   expect(await heading()).toBe('Nothing but the template: 4 items, 0 files');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
 });
 
 test('a package of another course is doubted before it is added', async () => {
-  const other = await bringIn(page, { package: 'hyd-214-e/HYD-214-E.imscc' }, { code: 'HYD 214-E', ...term });
+  const other = await bringIn(
+    page,
+    { package: 'hyd-214-e/HYD-214-E.imscc' },
+    { code: 'HYD 214-E', ...demoTerm },
+  );
   await page.goto(`${stage.address}/shells/${other}/bring-in/add`, { waitUntil: 'load' });
   await chooseFiles(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip' });
   await clickText(page, 'button', 'Hold it against');
@@ -78,7 +80,7 @@ test('a second package is held against the shell before anything happens', async
   id = await bringIn(
     page,
     { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' },
-    { code: 'HYD 214-E', ...term },
+    { code: 'HYD 214-E', ...demoTerm },
   );
   expect(await heading()).toBe('9 items, 0 files, 0 events');
   await clickText(page, 'a', 'Add a package');

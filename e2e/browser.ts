@@ -132,6 +132,30 @@ export async function bringIn(
   return new URL(page.url()).pathname.split('/')[2]!;
 }
 
+const spring2027 = {
+  termTitle: 'Spring 2027',
+  termStart: '2027-01-11',
+  termEnd: '2027-05-07',
+  asOf: '2027-01-04',
+};
+/** The fields of the demo's term, with the one before it. */
+export const demoTerm = {
+  ...spring2027,
+  previousTermStart: '2025-08-25',
+  previousTermEnd: '2025-12-12',
+};
+const geoFiles = {
+  package: 'geo-130/GEO-130.zip',
+  roster: 'geo-130/roster.zip',
+  status: 'geo-130/status.csv',
+};
+
+/** The demo's shell of another course, of which nothing of an earlier term is told. */
+export const bringInGeo = (
+  page: Page,
+  fields: Readonly<Record<string, string>> = spring2027,
+): Promise<string> => bringIn(page, geoFiles, { code: 'GEO 130', ...fields });
+
 /** The demo's main shell with all its side files. */
 export const bringInDemo = (page: Page): Promise<string> =>
   bringIn(
@@ -142,15 +166,7 @@ export const bringInDemo = (page: Page): Promise<string> =>
       previousEvents: 'hyd-214/previous-events.ics',
       status: 'hyd-214/status.csv',
     },
-    {
-      code: 'HYD 214',
-      termTitle: 'Spring 2027',
-      termStart: '2027-01-11',
-      termEnd: '2027-05-07',
-      previousTermStart: '2025-08-25',
-      previousTermEnd: '2025-12-12',
-      asOf: '2027-01-04',
-    },
+    { code: 'HYD 214', ...demoTerm },
   );
 
 /** Sets a field's value the way typing does, whatever the browser's own way to write a date. */

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringIn, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -14,17 +14,7 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 test('eight empty grade categories are gone in at most three clicks from the Comb stage', async () => {
-  id = await bringIn(
-    page,
-    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
-    {
-      code: 'GEO 130',
-      termTitle: 'Spring 2027',
-      termStart: '2027-01-11',
-      termEnd: '2027-05-07',
-      asOf: '2027-01-04',
-    },
-  );
+  id = await bringInGeo(page);
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'empty grade categories');

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringIn, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringIn, bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -18,17 +18,7 @@ beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/bring-in');
   complaints = watchPage(page);
-  id = await bringIn(
-    page,
-    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
-    {
-      code: 'GEO 130',
-      termTitle: 'Spring 2027',
-      termStart: '2027-01-11',
-      termEnd: '2027-05-07',
-      asOf: '2027-01-04',
-    },
-  );
+  id = await bringInGeo(page);
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'What students would notice first');

@@ -1,6 +1,15 @@
 import { mkdirSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
-import { bringIn, bringInDemo, chooseFiles, clickText, startStage, waitForText } from './browser';
+import {
+  bringIn,
+  bringInGeo,
+  demoTerm,
+  bringInDemo,
+  chooseFiles,
+  clickText,
+  startStage,
+  waitForText,
+} from './browser';
 
 /** Takes one picture of each main view from the demo data. A folder named as argument gets them instead of docs/screenshots. */
 const folder = process.argv[2] ?? 'docs/screenshots';
@@ -50,25 +59,13 @@ try {
   await waitForText(page, 'Findings by family');
   await shot(page, 'prove');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
-  const spring = {
-    termTitle: 'Spring 2027',
-    termStart: '2027-01-11',
-    termEnd: '2027-05-07',
-    previousTermStart: '2025-08-25',
-    previousTermEnd: '2025-12-12',
-    asOf: '2027-01-04',
-  };
-  await bringIn(
-    page,
-    { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip', status: 'geo-130/status.csv' },
-    { code: 'GEO 130', ...spring },
-  );
+  await bringInGeo(page, demoTerm);
   await shot(page, 'inventory-doubted');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
   const evening = await bringIn(
     page,
     { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' },
-    { code: 'HYD 214-E', ...spring },
+    { code: 'HYD 214-E', ...demoTerm },
   );
   await page.goto(`${stage.address}/shells/${evening}/bring-in/add`, { waitUntil: 'load' });
   await chooseFiles(page, {

@@ -1,4 +1,5 @@
-import { QuoteType, Tokenizer } from 'htmlparser2';
+import { QuoteType } from 'htmlparser2';
+import { tokenizeHtml } from './tokenize-html';
 
 /** One attribute of a tag; offsets in the text, end excluded. `start` to `end` is the whole attribute, quotes included. */
 export interface TagAttribute {
@@ -25,37 +26,22 @@ export function openTagsOf(html: string): OpenTag[] {
     tags.push({ name, start, end: end + 1, attributes });
     attributes = [];
   };
-  const tokenizer = new Tokenizer(
-    { xmlMode: false, decodeEntities: false },
-    {
-      onopentagname(from, to) {
-        name = html.slice(from, to).toLowerCase();
-        start = from - 1;
-        attributes = [];
-      },
-      onattribname(from, to) {
-        attribute = { name: html.slice(from, to).toLowerCase(), start: from };
-      },
-      onattribdata: () => undefined,
-      onattribentity: () => undefined,
-      onattribend(quote, end) {
-        if (attribute) attributes.push({ ...attribute, end: attributeEnd(html, quote, end) });
-        attribute = null;
-      },
-      onopentagend: close,
-      onselfclosingtag: close,
-      onclosetag: () => undefined,
-      ontext: () => undefined,
-      ontextentity: () => undefined,
-      oncdata: () => undefined,
-      oncomment: () => undefined,
-      ondeclaration: () => undefined,
-      onprocessinginstruction: () => undefined,
-      onend: () => undefined,
+  tokenizeHtml(html, {
+    onopentagname(from, to) {
+      name = html.slice(from, to).toLowerCase();
+      start = from - 1;
+      attributes = [];
     },
-  );
-  tokenizer.write(html);
-  tokenizer.end();
+    onattribname(from, to) {
+      attribute = { name: html.slice(from, to).toLowerCase(), start: from };
+    },
+    onattribend(quote, end) {
+      if (attribute) attributes.push({ ...attribute, end: attributeEnd(html, quote, end) });
+      attribute = null;
+    },
+    onopentagend: close,
+    onselfclosingtag: close,
+  });
   return tags;
 }
 

@@ -1,6 +1,6 @@
 import { decodeHTML } from 'entities/decode';
-import { Tokenizer } from 'htmlparser2';
 import { applyCuts, type Cut } from './take-out-addresses';
+import { tokenizeHtml } from './tokenize-html';
 
 /** One character that a reader sees, and the stretch of the source that spells it. */
 interface SeenChar {
@@ -24,39 +24,23 @@ function seenChars(html: string): SeenChar[] {
   const edge = (name: string, at: number) => {
     if (!inlineTags.has(name)) chars.push({ char: '\n', start: at, end: at });
   };
-  const tokenizer = new Tokenizer(
-    { xmlMode: false, decodeEntities: false },
-    {
-      onopentagname(start, end) {
-        tag = html.slice(start, end).toLowerCase();
-        edge(tag, start - 1);
-      },
-      onopentagend() {
-        if (silent === null && silentTags.has(tag)) silent = tag;
-      },
-      onclosetag(start, end) {
-        const name = html.slice(start, end).toLowerCase();
-        if (silent === name) silent = null;
-        edge(name, end);
-      },
-      ontext(start, end) {
-        if (silent === null) chars.push(...charsOf(html, start, end));
-      },
-      onselfclosingtag: () => undefined,
-      onattribname: () => undefined,
-      onattribdata: () => undefined,
-      onattribentity: () => undefined,
-      onattribend: () => undefined,
-      ontextentity: () => undefined,
-      oncdata: () => undefined,
-      oncomment: () => undefined,
-      ondeclaration: () => undefined,
-      onprocessinginstruction: () => undefined,
-      onend: () => undefined,
+  tokenizeHtml(html, {
+    onopentagname(start, end) {
+      tag = html.slice(start, end).toLowerCase();
+      edge(tag, start - 1);
     },
-  );
-  tokenizer.write(html);
-  tokenizer.end();
+    onopentagend() {
+      if (silent === null && silentTags.has(tag)) silent = tag;
+    },
+    onclosetag(start, end) {
+      const name = html.slice(start, end).toLowerCase();
+      if (silent === name) silent = null;
+      edge(name, end);
+    },
+    ontext(start, end) {
+      if (silent === null) chars.push(...charsOf(html, start, end));
+    },
+  });
   return chars;
 }
 

@@ -1,6 +1,7 @@
 import { decodeHTML, decodeHTMLAttribute } from 'entities/decode';
-import { QuoteType, Tokenizer } from 'htmlparser2';
+import { QuoteType } from 'htmlparser2';
 import { cssAddresses } from './css-addresses';
+import { tokenizeHtml } from './tokenize-html';
 
 /** One address written in a text, with the place of its raw spelling, so that it can be shown and rewritten. */
 export interface WrittenAddress {
@@ -128,63 +129,50 @@ export function scanHtml(html: string): HtmlScan {
     open.length = at;
   };
 
-  const tokenizer = new Tokenizer(
-    // References are decoded piece by piece: the tokenizer then runs over text at one look a character.
-    { xmlMode: false, decodeEntities: false },
-    {
-      onopentagname(start, end) {
-        tag = html.slice(start, end).toLowerCase();
-      },
-      onattribname(start, end) {
-        attribute = { name: html.slice(start, end).toLowerCase(), value: '', start: end, end };
-      },
-      onattribdata(start, end) {
-        if (!attribute) return;
-        const value = html.slice(start, end);
-        attribute.value += value.includes('&') ? decodeHTMLAttribute(value) : value;
-      },
-      onattribentity: () => undefined,
-      onattribend(quote, end) {
-        if (attribute && quote !== QuoteType.NoValue) {
-          const quoted = quote === QuoteType.Single || quote === QuoteType.Double;
-          const opening = quoted
-            ? html.indexOf(quote === QuoteType.Single ? "'" : '"', attribute.start) + 1
-            : html.indexOf('=', attribute.start) + 1;
-          attribute.start = quoted
-            ? opening
-            : opening + (/^\s*/.exec(html.slice(opening, end))?.[0].length ?? 0);
-          attribute.end = quoted ? end - 1 : end;
-          closeAttribute();
-        }
-        attribute = null;
-      },
-      onopentagend: openTag,
-      onselfclosingtag() {
-        if (silentTags.has(tag)) return;
-        openTag();
-      },
-      onclosetag(start, end) {
-        const name = html.slice(start, end).toLowerCase();
-        if (open.length && markedTags.has(name)) closeMark(name);
-        if (silent === name) silent = null;
-        else if (blockTags.has(name)) say('\n');
-      },
-      ontext(start, end) {
-        if (silent === 'style') {
-          for (const found of cssAddresses(html.slice(start, end)))
-            addresses.push({ attribute: 'style', tag, context: 'css', ...shift(found, start) });
-        } else say(read(html.slice(start, end)));
-      },
-      ontextentity: () => undefined,
-      oncdata: () => undefined,
-      oncomment: () => undefined,
-      ondeclaration: () => undefined,
-      onprocessinginstruction: () => undefined,
-      onend: () => undefined,
+  tokenizeHtml(html, {
+    onopentagname(start, end) {
+      tag = html.slice(start, end).toLowerCase();
     },
-  );
-  tokenizer.write(html);
-  tokenizer.end();
+    onattribname(start, end) {
+      attribute = { name: html.slice(start, end).toLowerCase(), value: '', start: end, end };
+    },
+    onattribdata(start, end) {
+      if (!attribute) return;
+      const value = html.slice(start, end);
+      attribute.value += value.includes('&') ? decodeHTMLAttribute(value) : value;
+    },
+    onattribend(quote, end) {
+      if (attribute && quote !== QuoteType.NoValue) {
+        const quoted = quote === QuoteType.Single || quote === QuoteType.Double;
+        const opening = quoted
+          ? html.indexOf(quote === QuoteType.Single ? "'" : '"', attribute.start) + 1
+          : html.indexOf('=', attribute.start) + 1;
+        attribute.start = quoted
+          ? opening
+          : opening + (/^\s*/.exec(html.slice(opening, end))?.[0].length ?? 0);
+        attribute.end = quoted ? end - 1 : end;
+        closeAttribute();
+      }
+      attribute = null;
+    },
+    onopentagend: openTag,
+    onselfclosingtag() {
+      if (silentTags.has(tag)) return;
+      openTag();
+    },
+    onclosetag(start, end) {
+      const name = html.slice(start, end).toLowerCase();
+      if (open.length && markedTags.has(name)) closeMark(name);
+      if (silent === name) silent = null;
+      else if (blockTags.has(name)) say('\n');
+    },
+    ontext(start, end) {
+      if (silent === 'style') {
+        for (const found of cssAddresses(html.slice(start, end)))
+          addresses.push({ attribute: 'style', tag, context: 'css', ...shift(found, start) });
+      } else say(read(html.slice(start, end)));
+    },
+  });
   return { text: pieces.join(''), addresses, base, title: title.trim(), alts, marks };
 }
 

@@ -1,12 +1,13 @@
-import type {
-  Group,
-  HomePage,
-  Item,
-  ItemKind,
-  QuestionBank,
-  Readers,
-  Shell,
-  ShellFile,
+import {
+  itemKinds,
+  type Group,
+  type HomePage,
+  type Item,
+  type ItemKind,
+  type QuestionBank,
+  type Readers,
+  type Shell,
+  type ShellFile,
 } from '@/core/shell/model';
 import { groupRef, itemRef } from '@/core/shell/refs';
 import type { IntakeNote } from '@/core/shell/result';
@@ -31,19 +32,8 @@ type Target =
   | { readonly type: 'item'; readonly at: number }
   | { readonly type: 'file'; readonly at: number }
   | { readonly type: 'none' };
-const settableKinds = new Set<ItemKind>([
-  'module',
-  'heading',
-  'page',
-  'file',
-  'web-link',
-  'tool-link',
-  'assignment',
-  'quiz',
-  'discussion',
-  'announcement',
-  'home-page',
-]);
+/** “other” is what a package is not understood to be; no sheet can ask for it. */
+const settableKinds: ReadonlySet<string> = new Set(itemKinds.filter((kind) => kind !== 'other'));
 
 class StatusApplier {
   readonly notes: IntakeNote[] = [];
@@ -198,7 +188,7 @@ class StatusApplier {
       (item.kind === 'heading' || item.kind === 'module')
     )
       return { ...item, kind };
-    const known = settableKinds.has(kind as ItemKind);
+    const known = settableKinds.has(kind);
     if (!known) this.note('unknown-kind', `“${kind}” is no kind of item; the cell is left out`, row);
     else
       this.note(

@@ -5,6 +5,7 @@ import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
 import { atTime, dateOf, spellDate, timeOf } from '@/core/time/local-date';
 import { defineCheck } from '../check';
+import { reDate } from '../remedies';
 
 export const dueMismatch = defineCheck({
   id: 'calendar.due-mismatch',
@@ -53,18 +54,9 @@ export const dueMismatch = defineCheck({
           { label: 'In the calendar', value: `${event.title}: ${spellDate(day)}`, where: event.ref },
           { label: 'The activity', value: `due ${spellDate(due)}, ${timeOf(item.due!)}`, where: item.ref },
         ],
-        remedy: {
-          action: 're-date',
-          targets: [event.ref],
-          params: {
-            dates: {
-              [event.ref]: {
-                start: event.allDay ? atTime(due, '00:00:00') : atTime(due, event.start.slice(11)),
-              },
-            },
-          },
-          kind: 'judgement',
-        },
+        remedy: reDate(event.ref, {
+          start: event.allDay ? atTime(due, '00:00:00') : atTime(due, event.start.slice(11)),
+        }),
       };
     }
   },

@@ -4,6 +4,7 @@ import { webAddressKey } from '@/core/links/web-address';
 import type { Item } from '@/core/shell/model';
 import { defineCheck } from '../check';
 import { chooseKeeper, itemCandidate } from '../keeper';
+import { keepOne } from '../remedies';
 
 export const duplicateLink = defineCheck({
   id: 'duplicate.link',
@@ -65,12 +66,11 @@ export const duplicateLink = defineCheck({
             where: i.ref,
           })),
         ],
-        remedy: {
-          action: 'delete',
-          targets: others.map((i) => i.ref),
-          params: { relink: Object.fromEntries(others.map((i) => [i.ref, kept.ref])) },
-          kind: 'safe',
-        },
+        remedy: keepOne(
+          kept.ref,
+          others.map((i) => i.ref),
+          'safe',
+        ),
       };
     }
   },

@@ -4,6 +4,7 @@ import type { Item, ItemKind } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
 import { chooseKeeper, itemCandidate } from '../keeper';
+import { keepOne } from '../remedies';
 
 const withBody = new Set<ItemKind>(['page', 'assignment', 'quiz', 'discussion', 'announcement']);
 
@@ -73,12 +74,11 @@ export const sameContent = defineCheck({
             where: i.ref,
           })),
         ],
-        remedy: {
-          action: 'delete',
-          targets: others.map((i) => i.ref),
-          params: { relink: Object.fromEntries(others.map((i) => [i.ref, kept.ref])) },
-          kind: 'safe',
-        },
+        remedy: keepOne(
+          kept.ref,
+          others.map((i) => i.ref),
+          'safe',
+        ),
       };
     }
   },

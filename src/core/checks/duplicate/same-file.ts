@@ -5,6 +5,7 @@ import type { ContentId, Sha256 } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { defineCheck } from '../check';
 import { chooseKeeper, fileCandidate } from '../keeper';
+import { keepOne } from '../remedies';
 
 export const sameFile = defineCheck({
   id: 'duplicate.same-file',
@@ -56,12 +57,11 @@ export const sameFile = defineCheck({
           { label: 'SHA-256 of each', value: kept.sha256 },
           ...others.map((f) => ({ label: 'Goes', value: f.path, where: f.path })),
         ],
-        remedy: {
-          action: 'delete',
-          targets: others.map((f) => f.path),
-          params: { relink: Object.fromEntries(others.map((f) => [f.path, kept.path])) },
-          kind: 'safe',
-        },
+        remedy: keepOne(
+          kept.path,
+          others.map((f) => f.path),
+          'safe',
+        ),
       };
     }
 

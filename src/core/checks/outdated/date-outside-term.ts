@@ -4,6 +4,7 @@ import { sideOfTerm, weekOfTerm } from '@/core/time/term';
 import { dateOf, spellDate, spellWeekday, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import { defineCheck } from '../check';
+import { reDate } from '../remedies';
 
 const names = { opens: 'opens', due: 'due', closes: 'closes' } as const;
 
@@ -79,14 +80,7 @@ export const dateOutsideTerm = defineCheck({
             : []),
           ...(item.batch ? [{ label: 'Came with the import', value: item.batch }] : []),
         ],
-        remedy: dates
-          ? {
-              action: 're-date',
-              targets: [item.ref],
-              params: { dates: { [item.ref]: dates } },
-              kind: 'judgement',
-            }
-          : null,
+        remedy: dates ? reDate(item.ref, dates) : null,
       };
 
       /** All of the item's dates that lie outside move; none is proposed where one of them finds no place in the term. */

@@ -7,6 +7,7 @@ import { nameWords } from '@/core/text/name-words';
 import { defineCheck } from '../check';
 import { compareVersions, versionOf, type Version } from './versions';
 import type { SubjectRef } from '../finding';
+import { keepOne } from '../remedies';
 
 interface Named {
   readonly subject: SubjectRef;
@@ -93,12 +94,7 @@ export const supersededVersion = defineCheck({
             where: m.subject.ref,
           })),
         ],
-        remedy: {
-          action: 'delete',
-          targets: refs,
-          params: { relink: Object.fromEntries(refs.map((ref) => [ref, newest.subject.ref])) },
-          kind: 'judgement',
-        },
+        remedy: keepOne(newest.subject.ref, refs, 'judgement'),
         confidence: 0.7,
       };
     }

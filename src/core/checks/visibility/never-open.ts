@@ -4,6 +4,7 @@ import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import type { Item, Term } from '@/core/shell/model';
 import { defineCheck } from '../check';
+import { reDate } from '../remedies';
 
 export const neverOpen = defineCheck({
   id: 'visibility.never-open',
@@ -65,14 +66,7 @@ export const neverOpen = defineCheck({
             value: `${shell.term.start ? spellDate(shell.term.start) : 'unknown'} to ${shell.term.end ? spellDate(shell.term.end) : 'unknown'}`,
           },
         ],
-        remedy: dates
-          ? {
-              action: 're-date',
-              targets: [item.ref],
-              params: { dates: { [item.ref]: dates } },
-              kind: 'judgement',
-            }
-          : null,
+        remedy: dates ? reDate(item.ref, dates) : null,
       };
     }
   },

@@ -5,6 +5,7 @@ import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { blockOf } from '../outline-changes';
 import { defineAction } from './action';
+import { moduleAround, moduleAroundNow } from './module-around';
 
 /**
  * Lifts items out of their module: they stand right behind it. A module emptied by it goes; where it held several, or
@@ -20,14 +21,11 @@ export const liftOut = defineAction({
   mayShow: true,
   params: z.strictObject({}),
   perTarget: [],
-  expects: z.strictObject({ into: z.string().nullable() }),
+  expects: moduleAround,
   sets: z.strictObject({ lifted: z.literal(true) }),
   setsOf: () => ({ lifted: true as const }),
   paramsOf: () => ({}),
-  now: (shell, ref) => {
-    const item = outlineOf(shell).byRef.get(ref as ItemRef);
-    return item ? { into: item.parent } : null;
-  },
+  now: moduleAroundNow,
   isSet: () => false,
   apply: (shell, targets) => {
     const blocked = new Map<string, string>();

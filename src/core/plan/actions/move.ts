@@ -1,8 +1,8 @@
-import { z } from 'zod';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { blockOf, placeOf, putItem, whyNotThere } from '../outline-changes';
 import { defineAction } from './action';
+import { moduleAround, moduleAroundNow } from './module-around';
 import { placeFor, placeParams, placeSets, writtenPlaces } from './place-params';
 
 /** Moves items, with all inside them, into a module or to the top level, before a neighbour or to the end. */
@@ -16,14 +16,11 @@ export const move = defineAction({
   mayShow: true,
   params: placeParams,
   perTarget: ['places', 'neighbours'],
-  expects: z.strictObject({ into: z.string().nullable() }),
+  expects: moduleAround,
   sets: placeSets,
   setsOf: placeFor,
   paramsOf: writtenPlaces,
-  now: (shell, ref) => {
-    const item = outlineOf(shell).byRef.get(ref as ItemRef);
-    return item ? { into: item.parent } : null;
-  },
+  now: moduleAroundNow,
   isSet: (now, sets, shell, ref) => {
     const place = placeOf(shell, ref);
     return place !== null && now.into === sets.into && place.before === sets.before;

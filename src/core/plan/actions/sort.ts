@@ -4,6 +4,7 @@ import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { blockOf } from '../outline-changes';
 import { defineAction } from './action';
+import { moduleAround, moduleAroundNow } from './module-around';
 
 /** Sorts siblings into the order of the targets, in the places that they hold now. A heading takes along what stands below it. */
 export const sort = defineAction({
@@ -15,14 +16,11 @@ export const sort = defineAction({
   only: 'only what stands in the outline can be sorted',
   params: z.strictObject({}),
   perTarget: [],
-  expects: z.strictObject({ into: z.string().nullable() }),
+  expects: moduleAround,
   sets: z.strictObject({ sorted: z.literal(true) }),
   setsOf: () => ({ sorted: true as const }),
   paramsOf: () => ({}),
-  now: (shell, ref) => {
-    const item = outlineOf(shell).byRef.get(ref as ItemRef);
-    return item ? { into: item.parent } : null;
-  },
+  now: moduleAroundNow,
   isSet: () => false,
   apply: (shell, targets) => {
     const outline = outlineOf(shell);
