@@ -16,6 +16,8 @@ export interface Rehearsal {
   readonly closed: readonly Finding[];
   /** Findings that were not there before. */
   readonly caused: readonly Finding[];
+  /** What is left of findings that became smaller and go by another id for that. */
+  readonly leftOver: readonly Finding[];
   readonly gained: readonly Item[];
   readonly lost: readonly Item[];
 }
@@ -36,25 +38,27 @@ export function rehearse(
 
 /**
  * Findings closed and caused from one audit to the next. A finding that only lost subjects, or whose kept thing
- * changed, is the same trouble made smaller: it is neither closed nor caused.
+ * changed, is the same trouble made smaller: it is neither closed nor caused. What is left of larger findings, and goes
+ * by another id for that, is told apart, so that the counts of both audits can be followed.
  */
 export function compareAudits(
   before: Pick<Audit, 'findings'>,
   after: Pick<Audit, 'findings'>,
-): { closed: Finding[]; caused: Finding[] } {
+): { closed: Finding[]; caused: Finding[]; leftOver: Finding[] } {
   const afterIds = new Set(after.findings.map((f) => f.id));
   const beforeIds = new Set(before.findings.map((f) => f.id));
   const touched = new Set(
     before.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)),
   );
   const left = new Set(after.findings.flatMap((f) => f.subjects.map((s) => `${f.check} ${s.type} ${s.ref}`)));
+  const isLeftOver = (f: Finding) => f.subjects.every((s) => touched.has(`${f.check} ${s.type} ${s.ref}`));
+  const otherIds = after.findings.filter((f) => !beforeIds.has(f.id));
   return {
     closed: before.findings.filter(
       (f) => !afterIds.has(f.id) && !f.subjects.every((s) => left.has(`${f.check} ${s.type} ${s.ref}`)),
     ),
-    caused: after.findings.filter(
-      (f) => !beforeIds.has(f.id) && !f.subjects.every((s) => touched.has(`${f.check} ${s.type} ${s.ref}`)),
-    ),
+    caused: otherIds.filter((f) => !isLeftOver(f)),
+    leftOver: otherIds.filter(isLeftOver),
   };
 }
 

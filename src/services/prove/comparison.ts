@@ -26,6 +26,8 @@ export interface Comparison {
   readonly byFamily: readonly { readonly family: Family; readonly before: number; readonly after: number }[];
   readonly closed: readonly Finding[];
   readonly caused: readonly Finding[];
+  /** What is left of findings that became smaller. */
+  readonly leftOver: readonly Finding[];
 }
 
 /** Null where one of the two states has not been combed (yet). */

@@ -43,8 +43,11 @@ export function ProofStage(props: ProofProps) {
     return props.open === 0 ? 'It lies smooth' : `${percent} % smooth; ${plural(props.open, 'finding')} open`;
   };
   const comparedWords = () => {
-    if (comparison)
-      return `${plural(comparison.closed.length, 'finding')} closed, ${comparison.caused.length} came up, ${comparison.after.findings.length} still open.`;
+    if (comparison) {
+      const { closed, caused, leftOver, after } = comparison;
+      const rest = leftOver.length ? `, ${leftOver.length} of them what is left of earlier ones` : '';
+      return `${plural(closed.length, 'finding')} closed, ${caused.length} came up, ${after.findings.length} still open${rest}.`;
+    }
     return props.hasRun
       ? 'The result is compared with what was before as soon as it has been combed.'
       : 'Nothing has been carried out yet, so there is nothing to compare.';
@@ -59,7 +62,7 @@ export function ProofStage(props: ProofProps) {
           </p>
         </div>
         <Button variant="outlined" onClick={() => void start(`/api/shells/${id}/comb`)}>
-          Comb again
+          {props.combed ? 'Comb again' : 'Comb'}
         </Button>
       </div>
       <JobProgress job={comb} label="Combing" />
