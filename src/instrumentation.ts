@@ -2,5 +2,7 @@
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { openStore } = await import('@/services/open-store');
+  const { endInTime } = await import('@/services/end-in-time');
   openStore();
+  endInTime();
 }

@@ -82,6 +82,8 @@ export const findings = sqliteTable(
     check: text('check').notNull(),
     family: text('family').notNull(),
     substance: text('substance').notNull(),
+    /** Which of its check's messages it is, and what fills the holes, as JSON. */
+    message: text('message').notNull().default('{"id":"","params":{}}'),
     /** What a list shows, and what proves it, as JSON. */
     listed: text('listed').notNull(),
     evidence: text('evidence').notNull(),

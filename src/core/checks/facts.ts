@@ -1,19 +1,23 @@
 import { contentKeys, type ContentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf, type LinkGraph, type NodeKey } from '@/core/links/graph';
 import { placedNodes, reachableFrom } from '@/core/links/reachability';
-import { z } from 'zod';
-import type { CourseEvent, Shell } from '@/core/shell/model';
+import { activitiesByColumn } from '@/core/shell/grade-links';
+import { countShell, type ShellCounts } from '@/core/shell/inventory';
+import type { CourseEvent, Item, Shell } from '@/core/shell/model';
+import type { GradeColumnRef } from '@/core/shell/refs';
 import { outlineOf, type Outline } from '@/core/shell/outline';
 import { findRepeats, type Repeats } from './duplicate/repeats';
 import { ownTerm, type OwnTerm } from '@/core/time/academic-term';
 import type { NamedDate } from '@/core/text/named-dates';
 import type { NamedTerm } from '@/core/text/named-terms';
-import { carriedEvents, type CarriedReason } from './calendar/carried-events';
+import { carriedEvents, carriedOptions, type CarriedReason } from './calendar/carried-events';
 import type { HouseRules } from './house-rules';
 import { eventGroups, type EventGroups } from './event-groups';
 import { findNear, type NearGroup } from './duplicate/near-groups';
 import { datesIn, passagesOf, termsIn, type Mention, type Passage } from './passages';
 import { findSeries, type Series } from './structure/series';
+import { openDoors, type OpenDoors } from './visibility/open-doors';
+import { shadowedIn, type ShadowedGroup } from './visibility/shadowed-items';
 
 /** What checks know about a shell beyond the shell itself: each fact is worked out once, when first asked for. */
 export interface Facts {
@@ -36,6 +40,14 @@ export interface Facts {
   readonly nearGroups: (threshold: number, words: number) => readonly NearGroup[];
   /** Numbered siblings: Week 1, Week 2 … */
   readonly series: readonly Series[];
+  /** How many things of each sort there are. */
+  readonly counts: ShellCounts;
+  /** The activities that belong to each grade column. */
+  readonly activities: ReadonlyMap<GradeColumnRef, readonly Item[]>;
+  /** What students can open, dates aside. */
+  readonly openDoors: OpenDoors;
+  /** What says that it is shown, inside something hidden that is no staff store of the house rules. */
+  readonly shadowed: readonly ShadowedGroup[];
   /** Events that a copy brought along, as the house rules set that check. */
   readonly carriedEvents: ReadonlyMap<CourseEvent, CarriedReason>;
   /** Refs of the events that checks before this one found something about. */
@@ -43,9 +55,9 @@ export interface Facts {
 }
 
 export function factsOf(shell: Shell, rules: HouseRules, foundEvents: ReadonlySet<string>): Facts {
-  const fact = <T>(make: () => T): (() => T) => {
-    let made: { value: T } | null = null;
-    return () => (made ??= { value: make() }).value;
+  const fact = <T>(work: () => T): (() => T) => {
+    let known: { readonly value: T } | null = null;
+    return () => (known ??= { value: work() }).value;
   };
   const links = fact(() => linkGraphOf(shell));
   const reached = fact(() => reachableFrom(links(), placedNodes(shell)));
@@ -57,16 +69,29 @@ export function factsOf(shell: Shell, rules: HouseRules, foundEvents: ReadonlySe
   const terms = fact(() => termsIn(passages()));
   const term = fact(() => ownTerm(shell));
   const series = fact(() => findSeries(outlineOf(shell)));
-  const carried = fact(() => {
-    const own = z
-      .object({ days: z.int().default(60), sharedShift: z.int().default(3) })
-      .parse(rules.checks['calendar.carried-over'] ?? {});
-    return carriedEvents(shell, own.days, own.sharedShift);
-  });
+  const counts = fact(() => countShell(shell));
+  const activities = fact(() => activitiesByColumn(shell));
+  const doors = fact(() => openDoors(shell, outlineOf(shell), links()));
+  const shadowed = fact(() => shadowedIn(shell, outlineOf(shell), doors(), activities(), rules.staffStore));
+  const carried = fact(() =>
+    carriedEvents(shell, carriedOptions.parse(rules.checks['calendar.carried-over'] ?? {})),
+  );
   return {
     foundEvents,
     get carriedEvents() {
       return carried();
+    },
+    get counts() {
+      return counts();
+    },
+    get activities() {
+      return activities();
+    },
+    get openDoors() {
+      return doors();
+    },
+    get shadowed() {
+      return shadowed();
     },
     get outline() {
       return outlineOf(shell);

@@ -95,6 +95,12 @@ export interface Remedy {
   readonly kind: RemedyKind;
 }
 
+/** What a finding says before it is worded: which of its check's messages, and what fills the holes. */
+export interface FindingMessage {
+  readonly id: string;
+  readonly params: Readonly<Record<string, string | number>>;
+}
+
 /** One result of a check, in words: plain JSON, the same for interface, command line and reports. */
 export interface Finding {
   /** Fingerprint of the check and its subjects: stable from one audit to the next. */
@@ -103,6 +109,8 @@ export interface Finding {
   readonly family: Family;
   readonly urgency: Urgency;
   readonly confidence: number;
+  readonly message: FindingMessage;
+  /** The message in words. */
   readonly title: string;
   readonly subjects: readonly Subject[];
   readonly keep: string | null;
@@ -116,12 +124,12 @@ export interface Finding {
 }
 
 /** A finding without what proves it but for its first fact: what a list of thousands needs. */
-export type ListedFinding = Omit<Finding, 'evidence' | 'substance'> & {
+export type ListedFinding = Omit<Finding, 'evidence' | 'substance' | 'message'> & {
   /** The first piece of its evidence, in one line. */
   readonly proof: string;
 };
 export function listed(finding: Finding): ListedFinding {
-  const { evidence, substance: _, ...rest } = finding;
+  const { evidence, substance: _, message: __, ...rest } = finding;
   const [first] = evidence;
   return { ...rest, proof: first ? `${first.label}: ${first.value}` : '' };
 }

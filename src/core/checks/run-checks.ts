@@ -1,4 +1,4 @@
-import { countShell, type ShellCounts } from '@/core/shell/inventory';
+import type { ShellCounts } from '@/core/shell/inventory';
 import { compareText } from '@/core/compare-text';
 import { fingerprint } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
@@ -74,7 +74,7 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
   rows.sort((a, b) => place.get(a.check)! - place.get(b.check)!);
   options.onProgress?.(options.checks.length, options.checks.length, options.checks.at(-1)!);
   options.onTimings?.(timings);
-  return { counts: countShell(shell), checks: rows, findings: sortFindings(cover(drafts), subjects) };
+  return { counts: facts.counts, checks: rows, findings: sortFindings(cover(drafts), subjects) };
 
   function runOne(check: CheckRecord): void {
     const own = rules.checks[check.id] ?? {};
@@ -140,6 +140,7 @@ function draft(
       family: check.id.split('.')[0] as Family,
       urgency,
       confidence: raw.confidence ?? 1,
+      message: raw.message,
       title: word(check.messages[raw.message.id] ?? '', raw.message.params),
       subjects: refs.map((s) => index.name(s)),
       keep: raw.keep ?? null,

@@ -5,6 +5,7 @@ import {
   type Evidence,
   type Family,
   type Finding,
+  type FindingMessage,
   type ListedFinding,
 } from '@/core/checks/finding';
 import type { CheckRow, Audit } from '@/core/checks/run-checks';
@@ -24,6 +25,7 @@ export interface FindingRow {
   readonly check: string;
   readonly family: string;
   readonly substance: string;
+  readonly message: string;
   readonly listed: string;
   readonly evidence: string;
   readonly step: string | null;
@@ -46,6 +48,7 @@ export const rowsOf = (shell: Shell, audit: Audit): FindingRow[] =>
       check: finding.check,
       family: finding.family,
       substance: finding.substance,
+      message: JSON.stringify(finding.message),
       listed: JSON.stringify(listed(finding)),
       evidence: JSON.stringify(finding.evidence),
       step: step === null ? null : JSON.stringify(step),
@@ -81,10 +84,19 @@ const wasLeftBe = (course: string) =>
     eq(leaveBes.substance, findings.substance),
   );
 
+/** What a finding is put together from. */
+const wholeColumns = {
+  listed: findings.listed,
+  message: findings.message,
+  evidence: findings.evidence,
+  substance: findings.substance,
+};
+type WholeRow = Readonly<Record<keyof typeof wholeColumns, string>>;
+
 function selectFindings(db: Reader, auditId: string, course: string, state: 'open' | 'left-be') {
   const isLeft = state === 'left-be' ? sql`${leaveBes.course} IS NOT NULL` : sql`${leaveBes.course} IS NULL`;
   return db
-    .select({ listed: findings.listed, evidence: findings.evidence, substance: findings.substance })
+    .select(wholeColumns)
     .from(findings)
     .leftJoin(leaveBes, wasLeftBe(course))
     .where(and(eq(findings.auditId, auditId), isLeft))
@@ -109,8 +121,9 @@ export const wholeFindings = (
   state: 'open' | 'left-be',
 ): Finding[] => selectFindings(db, auditId, course, state).map(wholeOf);
 
-const wholeOf = (row: { listed: string; evidence: string; substance: string }): Finding => ({
+const wholeOf = (row: WholeRow): Finding => ({
   ...(JSON.parse(row.listed) as ListedFinding),
+  message: JSON.parse(row.message) as FindingMessage,
   evidence: JSON.parse(row.evidence) as Evidence[],
   substance: row.substance,
 });
@@ -118,7 +131,7 @@ const wholeOf = (row: { listed: string; evidence: string; substance: string }): 
 /** Every finding of an audit, whatever was decided. */
 export const allFindings = (db: Reader, auditId: string): Finding[] =>
   db
-    .select({ listed: findings.listed, evidence: findings.evidence, substance: findings.substance })
+    .select(wholeColumns)
     .from(findings)
     .where(eq(findings.auditId, auditId))
     .orderBy(findings.place)

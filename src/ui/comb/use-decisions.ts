@@ -1,6 +1,6 @@
 'use client';
 import { useSnackbar } from 'notistack';
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import type { CombView } from '@/services/comb/comb-view';
 import type { DecisionPatch } from '@/services/decide/decisions';
 import { useFramePatch } from '../frame/frame-counts';
@@ -9,6 +9,7 @@ import { send } from '../jobs/use-job';
 export type FindingState = DecisionPatch['state'];
 
 export interface Decisions {
+  /** Whether an answer of the server is still to come. */
   readonly busy: boolean;
   readonly planSize: number;
   stateOf(finding: string): FindingState;
@@ -32,50 +33,87 @@ interface Overlay {
   readonly planSize: number;
 }
 
-/** Sends decisions and brings the page up to date by the answer alone; trouble is said at the bottom of the page. */
+/** What to send, and what it makes of the findings: shown at once, taken back where the server says no. */
+interface Deciding {
+  readonly body: { readonly decision: string; readonly findings: readonly string[]; readonly other?: number };
+  readonly becomes: Decided;
+}
+
+/** Decides at once on the page and then on the server; trouble is said at the bottom of the page and takes it back. */
 export function useDecisions(view: CombView): Decisions {
   const { enqueueSnackbar } = useSnackbar();
   const patchFrame = useFramePatch();
-  const [busy, setBusy] = useState(false);
+  const [pending, setPending] = useState(0);
+  // One after the other, so that what was decided last stands last.
+  const line = useRef<Promise<unknown>>(Promise.resolve());
   const [kept, setKept] = useState<Overlay | null>(null);
   const overlay = kept?.view === view ? kept : null;
   const decide = useCallback(
-    async (body: unknown) => {
-      setBusy(true);
-      const result = await send<DecisionPatch>(`/api/shells/${view.id}/decisions`, body);
-      setBusy(false);
+    async ({ body, becomes }: Deciding) => {
+      const before = new Map(body.findings.map((id) => [id, decidedIn(overlay, view, id)]));
+      const everyOne = new Map(body.findings.map((id) => [id, becomes]));
+      setPending((n) => n + 1);
+      setKept((now) => withDecided(now, view, everyOne));
+      const sent = line.current.then(() => send<DecisionPatch>(`/api/shells/${view.id}/decisions`, body));
+      line.current = sent;
+      const result = await sent;
+      setPending((n) => n - 1);
       if (!result.ok) {
+        setKept((now) => withDecided(now, view, before));
         enqueueSnackbar(result.trouble, { variant: 'error' });
         return false;
       }
       const { findings, state, actions, planSize } = result.value;
-      setKept((now) => {
-        const decided = new Map(now?.view === view ? now.decided : []);
-        for (const id of findings) decided.set(id, { state, action: actions[id] ?? null });
-        return { view, decided, planSize };
-      });
+      const after = new Map(findings.map((id) => [id, { state, action: actions[id] ?? null }]));
+      setKept((now) => withDecided(now, view, after, planSize));
       patchFrame(result.value);
       return true;
     },
-    [view, enqueueSnackbar, patchFrame],
+    [view, overlay, enqueueSnackbar, patchFrame],
   );
-  const stateOf = useCallback(
-    (id: string) => overlay?.decided.get(id)?.state ?? stateIn(view, id),
-    [overlay, view],
-  );
+  const stateOf = useCallback((id: string) => decidedIn(overlay, view, id).state, [overlay, view]);
   return {
-    busy,
+    busy: pending > 0,
     planSize: overlay?.planSize ?? view.planSize,
     stateOf,
-    actionOf: (id) => {
-      const decided = overlay?.decided.get(id);
-      return decided ? decided.action : (indexOf(view).planned.get(id) ?? null);
-    },
-    accept: (findings) => decide({ decision: 'accept', findings }),
-    leaveBe: (findings) => decide({ decision: 'leave-be', findings }),
-    reopen: (findings) => decide({ decision: 'reopen', findings }),
-    change: (finding, other) => decide({ decision: 'change', findings: [finding], other }),
+    actionOf: (id) => decidedIn(overlay, view, id).action,
+    accept: (findings) =>
+      decide({
+        body: { decision: 'accept', findings },
+        becomes: { state: 'planned', action: 'accepted' },
+      }),
+    leaveBe: (findings) =>
+      decide({ body: { decision: 'leave-be', findings }, becomes: { state: 'left-be', action: null } }),
+    reopen: (findings) =>
+      decide({ body: { decision: 'reopen', findings }, becomes: { state: 'open', action: null } }),
+    change: (finding, other) =>
+      decide({
+        body: { decision: 'change', findings: [finding], other },
+        becomes: { state: 'planned', action: null },
+      }),
   };
+}
+
+function withDecided(
+  now: Overlay | null,
+  view: CombView,
+  more: ReadonlyMap<string, Decided>,
+  planSize?: number,
+): Overlay {
+  const base = now?.view === view ? now : null;
+  return {
+    view,
+    decided: new Map([...(base?.decided ?? []), ...more]),
+    planSize: planSize ?? base?.planSize ?? view.planSize,
+  };
+}
+
+/** What is decided about a finding: since the page came in, else as the page came in. */
+function decidedIn(overlay: Overlay | null, view: CombView, id: string): Decided {
+  const decided = overlay?.decided.get(id);
+  if (decided) return decided;
+  const state = stateIn(view, id);
+  return { state, action: indexOf(view).planned.get(id) ?? null };
 }
 
 interface ViewIndex {

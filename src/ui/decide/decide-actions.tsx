@@ -34,7 +34,7 @@ export function DecideActions({ shellId, bench, here }: DecideActionsProps) {
 }
 
 function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvidence | null }) {
-  const { about, chosen, current, decisions } = bench;
+  const { about, chosen, current } = bench;
   const takable = about.filter((f) => f.remedy !== null);
   const touches = new Set(takable.flatMap((f) => f.remedy?.targets ?? [])).size;
   const words = chosen.size
@@ -43,20 +43,15 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
   const others = chosen.size ? [] : (here?.evidence?.others ?? []);
   return (
     <>
-      <Button variant="contained" disabled={!takable.length || decisions.busy} onClick={bench.accept}>
+      <Button variant="contained" disabled={!takable.length} onClick={bench.accept}>
         {words}
       </Button>
       {others.map((label, n) => (
-        <Button key={label} variant="outlined" disabled={decisions.busy} onClick={() => bench.change(n)}>
+        <Button key={label} variant="outlined" onClick={() => bench.change(n)}>
           {label}
         </Button>
       ))}
-      <Button
-        variant="outlined"
-        color="inherit"
-        disabled={!about.length || decisions.busy}
-        onClick={bench.leaveBe}
-      >
+      <Button variant="outlined" color="inherit" disabled={!about.length} onClick={bench.leaveBe}>
         {chosen.size > 1 ? `Leave ${about.length} be` : 'Leave be'}
       </Button>
     </>
@@ -64,9 +59,9 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
 }
 
 function ReopenAction({ bench }: { bench: WorkbenchState }) {
-  const { about, filter, decisions } = bench;
+  const { about, filter } = bench;
   return (
-    <Button variant="outlined" disabled={!about.length || decisions.busy} onClick={bench.reopen}>
+    <Button variant="outlined" disabled={!about.length} onClick={bench.reopen}>
       {filter.state === 'planned' ? `Take ${about.length} out of the plan` : `Open ${about.length} again`}
     </Button>
   );

@@ -59,7 +59,11 @@ export function useWorkbench(view: DecideView): WorkbenchState {
     setPicked(nextOf(shown, current, gone)?.id ?? null);
     setChosen(new Set());
   };
-  const act = (decided: Promise<boolean>) => void decided.then((isDone) => isDone && goOn());
+  /** The page has decided already when the server is asked; where it says no, the findings come back. */
+  const act = (decided: Promise<boolean>) => {
+    void decided;
+    goOn();
+  };
   const takable = about.filter((f) => f.remedy !== null).map((f) => f.id);
   const ids = about.map((f) => f.id);
   return {

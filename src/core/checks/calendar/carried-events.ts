@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import { textKey, titleKey } from '@/core/text/normalise';
@@ -9,11 +10,17 @@ export interface CarriedReason {
   readonly shift?: number;
 }
 
+/** What counts as carried over: the options of `calendar.carried-over`, which other checks of the calendar go by too. */
+export const carriedOptions = z.object({
+  days: z.int().min(1).default(60).describe('Made this many days before the term, or earlier'),
+  sharedShift: z.int().min(2).default(3).describe('Events that must have moved by the same number of days'),
+});
+export type CarriedOptions = z.output<typeof carriedOptions>;
+
 /** Events inside the term that a copy brought along, in calendar order. */
 export function carriedEvents(
   shell: Shell,
-  days: number,
-  sharedShift: number,
+  { days, sharedShift }: CarriedOptions,
 ): Map<CourseEvent, CarriedReason> {
   const found = new Map<CourseEvent, CarriedReason>();
   const { start, end } = shell.term;

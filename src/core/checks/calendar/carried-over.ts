@@ -1,21 +1,17 @@
-import { z } from 'zod';
 import type { LocalDate } from '@/core/time/local-date';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
-import { carriedEvents } from './carried-events';
+import { carriedOptions } from './carried-events';
 
 export const carriedOver = defineCheck({
   id: 'calendar.carried-over',
   title: 'Events carried over',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['eventGroups'],
-  options: z.object({
-    days: z.int().min(1).default(60).describe('Made this many days before the term, or earlier'),
-    sharedShift: z.int().min(2).default(3).describe('Events that must have moved by the same number of days'),
-  }),
+  needs: ['eventGroups', 'carriedEvents'],
+  options: carriedOptions,
   messages: {
     made: '{count} of “{title}” were made {when}, long before this term',
     shifted: '{count} of “{title}” stood in the previous term’s calendar, {days} days earlier',
@@ -35,10 +31,10 @@ export const carriedOver = defineCheck({
     if (!shell.events.length) return 'no calendar was given';
     return shell.term.start && shell.term.end ? null : 'the term’s dates are not known';
   },
-  *find({ shell, facts, options }) {
+  *find({ shell, facts }) {
     const { start, end } = shell.term;
     if (!start || !end) return;
-    const found = carriedEvents(shell, options.days, options.sharedShift);
+    const found = facts.carriedEvents;
     const series = new Map<string, CourseEvent[]>();
     for (const event of found.keys()) collect(series, facts.eventGroups.of(event), event);
     for (const events of series.values()) {

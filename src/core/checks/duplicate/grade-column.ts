@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { collect } from '@/core/collect';
-import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { GradeColumn } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
@@ -10,7 +9,7 @@ export const duplicateGradeColumn = defineCheck({
   title: 'Grade columns twice',
   urgency: 'look-at',
   remedyKind: 'judgement',
-  needs: [],
+  needs: ['activities'],
   options: z.object({}),
   messages: { columns: 'The grade column “{title}” stands {count} times' },
   things: ['grade column that stands again', 'grade columns that stand again'],
@@ -22,8 +21,8 @@ export const duplicateGradeColumn = defineCheck({
     notWhen: 'The points differ.',
   },
   notApplicable: (shell) => (shell.gradeColumns.length > 1 ? null : 'there are not two grade columns'),
-  *find({ shell }) {
-    const activities = activitiesByColumn(shell);
+  *find({ shell, facts }) {
+    const { activities } = facts;
     const groups = new Map<string, GradeColumn[]>();
     for (const column of shell.gradeColumns) {
       const key = `${titleKey(column.title)} ${column.points ?? ''}`;

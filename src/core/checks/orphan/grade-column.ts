@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { activitiesByColumn } from '@/core/shell/grade-links';
 import { english } from '@/core/text/english';
 import { defineCheck } from '../check';
 
@@ -8,7 +7,7 @@ export const gradeColumn = defineCheck({
   title: 'Grade columns of nothing',
   urgency: 'look-at',
   remedyKind: 'judgement',
-  needs: [],
+  needs: ['activities'],
   options: z.object({}),
   messages: { column: 'Nothing is graded in the column “{title}”' },
   things: ['grade column of nothing', 'grade columns of nothing'],
@@ -22,8 +21,8 @@ export const gradeColumn = defineCheck({
       'Its title names work that is marked by hand (handMarked in the house rules), it has results, or nobody knows whether it has any.',
   },
   notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
-  *find({ shell, rules }) {
-    const activities = activitiesByColumn(shell);
+  *find({ shell, facts, rules }) {
+    const { activities } = facts;
     const byHand = (title: string) =>
       rules.handMarked.some((word) => title.toLowerCase().includes(word.toLowerCase()));
     for (const column of shell.gradeColumns) {

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { activitiesByColumn } from '@/core/shell/grade-links';
 import { pointsOf } from '@/core/shell/points';
 import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
@@ -9,7 +8,7 @@ export const ungradedActivity = defineCheck({
   title: 'Points without a grade column',
   urgency: 'look-at',
   remedyKind: 'none',
-  needs: [],
+  needs: ['activities'],
   options: z.object({}),
   messages: { activity: '“{title}” gives {points} points, and no grade column belongs to it' },
   things: ['activity without a grade column', 'activities without a grade column'],
@@ -22,8 +21,8 @@ export const ungradedActivity = defineCheck({
     notWhen: 'It gives no points, or a column of its name exists.',
   },
   notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
-  *find({ shell }) {
-    const graded = new Set([...activitiesByColumn(shell).values()].flat());
+  *find({ shell, facts }) {
+    const graded = new Set([...facts.activities.values()].flat());
     const gradedTitles = new Set([...graded].map((i) => titleKey(i.title)));
     for (const item of shell.items) {
       if (item.kind !== 'assignment' && item.kind !== 'quiz') continue;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { onlyBaseline } from '@/core/compare/baseline';
-import { countShell, countThings } from '@/core/shell/inventory';
+import { countThings } from '@/core/shell/inventory';
 import { defineCheck } from '../check';
 
 export const emptiness = defineCheck({
@@ -8,7 +8,7 @@ export const emptiness = defineCheck({
   title: 'Empty',
   urgency: 'look-at',
   remedyKind: 'none',
-  needs: [],
+  needs: ['counts'],
   options: z.object({}),
   messages: { empty: 'The shell is empty', template: 'The shell holds nothing but the template' },
   things: ['empty shell', 'empty shells'],
@@ -20,8 +20,8 @@ export const emptiness = defineCheck({
     notWhen: 'There is a single thing in it that is not the template’s.',
   },
   notApplicable: () => null,
-  *find({ shell }) {
-    const things = countThings(countShell(shell));
+  *find({ shell, facts }) {
+    const things = countThings(facts.counts);
     if (things > 0 && !onlyBaseline(shell)) return;
     yield {
       message: things === 0 ? { id: 'empty', params: {} } : { id: 'template', params: {} },

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { GradeCategory, GradeColumn, Item } from '@/core/shell/model';
 import { english } from '@/core/text/english';
 import { escapePattern } from '@/core/text/escape-pattern';
@@ -12,7 +11,7 @@ export const catchAllCategory = defineCheck({
   title: 'Graded work in a catch-all category',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: [],
+  needs: ['activities'],
   options: z.object({}),
   messages: { category: '{count} in the category “{title}”, which no one chose' },
   things: ['grade column in a catch-all category', 'grade columns in a catch-all category'],
@@ -28,12 +27,12 @@ export const catchAllCategory = defineCheck({
     shell.gradeColumns.length || shell.items.some((i) => i.gradeCategory)
       ? null
       : 'no grade columns were given',
-  *find({ shell, rules }) {
+  *find({ shell, facts, rules }) {
     const isCatchAll = (title: string) =>
       rules.catchAllCategories.some((word) =>
         new RegExp(`(^|[^\\p{L}])${escapePattern(word)}($|[^\\p{L}])`, 'iu').test(title),
       );
-    const activities = activitiesByColumn(shell);
+    const { activities } = facts;
     const others = shell.gradeCategories.filter((c) => !isCatchAll(c.title));
     for (const category of shell.gradeCategories) {
       if (!isCatchAll(category.title)) continue;

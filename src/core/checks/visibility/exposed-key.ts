@@ -4,14 +4,13 @@ import { namesAnswers } from '@/core/text/answer-name';
 import { nameWords } from '@/core/text/name-words';
 import { defineCheck } from '../check';
 import { fitsPattern } from '../house-rules';
-import { openDoors } from './open-doors';
 
 export const exposedKey = defineCheck({
   id: 'visibility.exposed-key',
   title: 'Answers that students can reach',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'links'],
+  needs: ['outline', 'links', 'openDoors'],
   options: z.object({}),
   messages: {
     item: 'Students can open “{title}”, whose name says that it is not for them',
@@ -32,7 +31,7 @@ export const exposedKey = defineCheck({
   },
   notApplicable: (shell) => (shell.items.length || shell.files.length ? null : 'the shell is empty'),
   *find({ shell, facts, rules }) {
-    const doors = openDoors(shell, facts.outline, facts.links);
+    const doors = facts.openDoors;
     const isKey = (name: string) => namesAnswers(name, rules.keyMarks);
     const inStore = (item: Item) =>
       facts.outline

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { activitiesByColumn } from '@/core/shell/grade-links';
 import { defineCheck } from '../check';
 import { fitsPattern } from '../house-rules';
 import { hiddenAround, whyClosed } from './open-doors';
@@ -9,7 +8,7 @@ export const hiddenGraded = defineCheck({
   title: 'Hidden, and it counts',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline'],
+  needs: ['outline', 'activities'],
   options: z.object({}),
   messages: { item: '“{title}” is hidden, and its column counts {points} points' },
   things: ['hidden activity that counts', 'hidden activities that count'],
@@ -28,7 +27,7 @@ export const hiddenGraded = defineCheck({
         (a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore),
       );
     const columns = new Map(shell.gradeColumns.map((c) => [c.ref, c]));
-    for (const [ref, activities] of activitiesByColumn(shell)) {
+    for (const [ref, activities] of facts.activities) {
       const column = columns.get(ref)!;
       if (!((column.points ?? 0) > 0) || activities.some((a) => facts.outline.isShown(a))) continue;
       for (const item of activities) {

@@ -5,14 +5,13 @@ import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
 import { fitsPattern } from '../house-rules';
-import { shadowedIn } from './shadowed-items';
 
 export const hiddenItem = defineCheck({
   id: 'visibility.hidden-item',
   title: 'Hidden',
   urgency: 'look-at',
   remedyKind: 'none',
-  needs: ['outline', 'links'],
+  needs: ['outline', 'links', 'shadowed'],
   options: z.object({}),
   messages: {
     item: '“{title}” is hidden from students',
@@ -35,7 +34,7 @@ export const hiddenItem = defineCheck({
     for (const item of shell.items) if (item.content) collect(placesOf, `content:${item.content}`, item);
     // What is shown inside is part of this, unless it is graded or linked: then it is a finding of its own.
     const part = new Map(
-      shadowedIn(shell, facts.outline, facts.links, rules.staffStore).map((g) => [
+      facts.shadowed.map((g) => [
         g.container.ref,
         g.serious.length ? [] : g.items.map((i) => i.ref as string),
       ]),

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { namesAnswers } from '@/core/text/answer-name';
 import { defineCheck } from '../check';
-import { hiddenAround, openDoors, whyClosed } from './open-doors';
+import { hiddenAround, whyClosed } from './open-doors';
 
 export const hiddenTarget = defineCheck({
   id: 'visibility.hidden-target',
   title: 'Links to what students cannot open',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'links'],
+  needs: ['outline', 'links', 'openDoors'],
   options: z.object({}),
   messages: { link: '“{from}” links to “{to}”, which students cannot open' },
   things: ['link to something students cannot open', 'links to something students cannot open'],
@@ -26,7 +26,7 @@ export const hiddenTarget = defineCheck({
       ? null
       : 'nobody told what is hidden: give a status sheet',
   *find({ shell, facts, rules }) {
-    const doors = openDoors(shell, facts.outline, facts.links);
+    const doors = facts.openDoors;
     const files = new Map(shell.files.map((f) => [f.path as string, f.content as string]));
     const seen = new Set<string>();
     for (const { from, edge } of doors.links) {

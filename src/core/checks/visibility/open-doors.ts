@@ -18,11 +18,7 @@ export interface OpenDoors {
   readonly links: readonly { readonly from: Item; readonly edge: AddressEdge }[];
 }
 
-const made = new WeakMap<Shell, OpenDoors>();
-
 export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): OpenDoors {
-  const known = made.get(shell);
-  if (known) return known;
   const places = new Map<string, Item[]>();
   for (const item of shell.items)
     if (item.content) {
@@ -53,9 +49,7 @@ export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): Ope
         if (edge.kind === 'address') links.push({ from: item, edge });
     }
   }
-  const doors: OpenDoors = { isOpen, placesOf: (content) => places.get(content) ?? [], links };
-  made.set(shell, doors);
-  return doors;
+  return { isOpen, placesOf: (content) => places.get(content) ?? [], links };
 }
 
 /** What keeps an item from students: its own switch, something around it, the role it is for. */

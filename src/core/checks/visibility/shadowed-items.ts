@@ -1,10 +1,9 @@
-import type { LinkGraph } from '@/core/links/graph';
-import { activitiesByColumn } from '@/core/shell/grade-links';
+import type { GradeColumnRef } from '@/core/shell/refs';
 import type { Item, Shell } from '@/core/shell/model';
 import { pointsOf } from '@/core/shell/points';
 import type { Outline } from '@/core/shell/outline';
 import { fitsPattern } from '../house-rules';
-import { openDoors } from './open-doors';
+import type { OpenDoors } from './open-doors';
 
 /** The shown items inside a hidden container, and those among them that matter: graded, or linked from what students see. */
 export interface ShadowedGroup {
@@ -16,16 +15,16 @@ export interface ShadowedGroup {
 export function shadowedIn(
   shell: Shell,
   outline: Outline,
-  graph: LinkGraph,
+  doors: OpenDoors,
+  activities: ReadonlyMap<GradeColumnRef, readonly Item[]>,
   staffStore: readonly string[],
 ): ShadowedGroup[] {
-  const doors = openDoors(shell, outline, graph);
   const linked = new Set<Item>();
   for (const { edge } of doors.links) {
     const content = edge.to.startsWith('content:') ? edge.to.slice(8) : null;
     if (content) for (const place of doors.placesOf(content)) linked.add(place);
   }
-  const graded = new Set([...activitiesByColumn(shell).values()].flat());
+  const graded = new Set([...activities.values()].flat());
   const groups: ShadowedGroup[] = [];
   for (const container of shell.items) {
     if (!(container.shown === false || container.staffOnly) || !container.placed) continue;

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { defineCheck } from '../check';
-import { shadowedIn } from './shadowed-items';
 import { plural } from '@/core/text/plural';
 
 export const shadowed = defineCheck({
@@ -8,7 +7,7 @@ export const shadowed = defineCheck({
   title: 'Shown inside something hidden',
   urgency: 'look-at',
   remedyKind: 'judgement',
-  needs: ['outline', 'links'],
+  needs: ['shadowed'],
   options: z.object({}),
   messages: {
     container: '{count} in “{title}” say that they are shown, and the module around them is hidden',
@@ -26,13 +25,8 @@ export const shadowed = defineCheck({
     shell.items.some((i) => i.shown !== null || i.staffOnly)
       ? null
       : 'nobody told what is hidden: give a status sheet',
-  *find({ shell, facts, rules }) {
-    for (const { container, items, serious } of shadowedIn(
-      shell,
-      facts.outline,
-      facts.links,
-      rules.staffStore,
-    )) {
+  *find({ facts }) {
+    for (const { container, items, serious } of facts.shadowed) {
       if (container.shown !== false) continue;
       yield {
         message: { id: 'container', params: { count: plural(items.length, 'item'), title: container.title } },

@@ -1,14 +1,13 @@
 import { z } from 'zod';
 import { contentNode } from '@/core/links/graph';
 import { defineCheck } from '../check';
-import { openDoors } from './open-doors';
 
 export const unreadableFile = defineCheck({
   id: 'visibility.unreadable-file',
   title: 'Files that students cannot read',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'links'],
+  needs: ['outline', 'links', 'openDoors'],
   options: z.object({}),
   messages: { file: '“{name}” is readable by staff only, and {users} need it' },
   things: ['file students cannot read', 'files students cannot read'],
@@ -28,7 +27,7 @@ export const unreadableFile = defineCheck({
       shell.files.filter((f) => f.readableBy === 'staff').map((f) => [`file:${f.path}`, f]),
     );
     if (!staff.size) return;
-    const doors = openDoors(shell, facts.outline, facts.links);
+    const doors = facts.openDoors;
     const users = new Map<string, Map<string, string>>();
     const note = (node: string, ref: string, title: string) => {
       const map = users.get(node) ?? new Map<string, string>();

@@ -1,0 +1,1 @@
+ALTER TABLE `findings` ADD `message` text DEFAULT '{"id":"","params":{}}' NOT NULL;
