@@ -63,11 +63,11 @@ function comparable(shell: Shell): unknown {
     files: sorted(shell.files, (f) => f.path).map(({ sha256: _, bytes: __, ...file }) => file),
     entries: sorted(shell.entries, (e) => e.path).map(({ path, text }) => ({ path, text })),
     banks: sorted(shell.banks, (b) => b.ref),
-    // An outline without items is not written at all, its root item neither.
+    // An outline without items is not written at all, its root item neither; one that gets its first item gets a root, too.
     frame: {
       ...shell.frame,
       version: '',
-      rootItemId: shell.items.some((i) => i.placed) ? shell.frame.rootItemId : null,
+      rootItemId: shell.items.some((i) => i.placed) ? (shell.frame.rootItemId ?? 'outline-root') : null,
     },
   };
 }
