@@ -1,5 +1,15 @@
 import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
+import { configs as typed } from 'typescript-eslint';
+
+const product = [
+  'src/**/*.ts',
+  'src/**/*.tsx',
+  'demo/**/*.ts',
+  'bench/**/*.ts',
+  'e2e/**/*.ts',
+  'scripts/**/*.ts',
+];
 
 const config = [
   {
@@ -16,6 +26,28 @@ const config = [
   },
   ...next,
   ...typescript,
+  ...typed.recommendedTypeChecked.map((config) => ({ ...config, files: product })),
+  {
+    files: product,
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      // An interface that promises is kept by whoever has nothing to wait for, too.
+      '@typescript-eslint/require-await': 'off',
+      // Our records are closures: none of their functions asks for `this`.
+      '@typescript-eslint/unbound-method': 'off',
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+    },
+  },
+  {
+    // What a test reads of foreign JSON is of no type until it is looked at.
+    files: ['**/*.test.ts', '**/__tests__/**', 'e2e/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+    },
+  },
   {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',

@@ -52,9 +52,7 @@ try {
   for (let i = 0; i < 3; i += 1) {
     await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
     await page.waitForSelector('canvas[data-drawn]');
-    coat.push(
-      Number(await page.$eval('canvas[data-drawn]', (c) => (c as HTMLCanvasElement).dataset['drawn'])),
-    );
+    coat.push(Number(await page.$eval('canvas[data-drawn]', (c) => c.dataset['drawn'])));
   }
   const opening: number[] = [];
   for (let i = 0; i < 3; i += 1) opening.push(await timed(() => openWorkbench(page, shell)));
@@ -153,8 +151,9 @@ function decided(page: Page, key: string): Promise<number> {
   return page.evaluate(async (k) => {
     const list = document.querySelector<HTMLElement>('[data-testid=findings]')!;
     const chip = () =>
-      [...document.querySelectorAll<HTMLElement>('button')].find((b) => b.innerText.startsWith('In the plan'))
-        ?.innerText;
+      // The text as it stands in the tree: asking for the rendered text would lay the page out once more.
+      [...document.querySelectorAll('button')].find((b) => b.textContent?.startsWith('In the plan'))
+        ?.textContent;
     const before = chip();
     const begun = performance.now();
     list.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true, cancelable: true }));

@@ -31,9 +31,7 @@ async function write(): Promise<void> {
           `<html><head><title>Page ${i}</title></head><body>${`<p>Reading ${i} of the gauge, <a href="../data/d${(i + 1) % 100}/f${i + 1}.bin">data</a> and more words.</p>`.repeat(36)}</body></html>`,
         )
       : Buffer.concat([noise.subarray(at, at + 42_000), Buffer.alloc(22_500, i)]);
-    zip.addBuffer(data, name, { mtime: new Date(Date.UTC(2026, 8, 1)), compressionLevel: 1 } as Parameters<
-      typeof zip.addBuffer
-    >[2]);
+    zip.addBuffer(data, name, { mtime: new Date(Date.UTC(2026, 8, 1)), compressionLevel: 1 });
     resources.push(
       `<resource identifier="r${i}" type="webcontent" href="${name}"><file href="${name}"/></resource>`,
     );

@@ -140,9 +140,7 @@ test('the same package once more: nothing is new, and nothing can be added', asy
   await waitForText(page, 'This very package was added on');
   // What was left out the first time is still not there, and still not proposed.
   expect(await heading()).toBe('Nothing of this package is proposed');
-  expect(await page.$eval('aside button[class*=contained]', (b) => (b as HTMLButtonElement).disabled)).toBe(
-    true,
-  );
+  expect(await page.$eval('aside button[class*=contained]', (b) => b.disabled)).toBe(true);
   // Ticked all the same, what is there already is refused.
   const doubled = await page.evaluate(async (shell) => {
     const html = await (await fetch(`/shells/${shell}/bring-in/add`)).text();
@@ -186,9 +184,7 @@ test('the package that a shell was read from brings nothing new, and adding it c
   await waitForText(page, 'This shell was read from this very package');
   expect(await heading()).toBe('Nothing in this package is new');
   await waitForText(page, 'New 0 Differs 0 Would be doubled 0 Already there 908');
-  expect(await page.$eval('aside button[class*=contained]', (b) => (b as HTMLButtonElement).disabled)).toBe(
-    true,
-  );
+  expect(await page.$eval('aside button[class*=contained]', (b) => b.disabled)).toBe(true);
   // Every box ticked by hand: refused, with the reason.
   await page.focus('[data-testid=incoming]');
   await page.keyboard.press('Home');

@@ -174,7 +174,7 @@ export async function setField(page: Page, name: string, value: string): Promise
   await page.$eval(
     `input[name=${name}]`,
     (element, text) => {
-      const input = element as HTMLInputElement;
+      const input = element;
       const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
       set?.call(input, text);
       input.dispatchEvent(new Event('input', { bubbles: true }));

@@ -25,12 +25,12 @@ interface Violation {
 /** What axe finds serious or critical on the page as it stands (WCAG 2.2 A and AA rules). */
 export async function seriousProblems(page: Page): Promise<string[]> {
   await page.evaluate(axeSource);
-  const violations = (await page.evaluate(async () => {
+  const violations = await page.evaluate(async () => {
     const { axe } = window as unknown as {
       axe: { run(options: unknown): Promise<{ violations: Violation[] }> };
     };
     return (await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations;
-  })) as Violation[];
+  });
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .map(

@@ -115,9 +115,7 @@ test('two equal pages stand side by side, with the reason why one stays', async 
   await clickText(page, '[role=option]', '“Reading the staff gauge (2)” says the same');
   await page.waitForFunction(() => document.querySelectorAll('[data-fate]').length === 2);
   expect(
-    await page.$$eval('[data-fate] header', (all) =>
-      all.map((h) => (h as HTMLElement).innerText.replace(/\n/g, ' ')),
-    ),
+    await page.$$eval('[data-fate] header', (all) => all.map((h) => h.innerText.replace(/\n/g, ' '))),
   ).toEqual(['Reading the staff gauge stays', 'Reading the staff gauge (2) goes']);
   await waitForText(page, 'students can see it');
 });

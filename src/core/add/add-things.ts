@@ -14,7 +14,6 @@ import {
   itemRef,
   outsideRef,
   type ContentId,
-  type EventRef,
   type FilePath,
   type GradeCategoryRef,
   type GradeColumnRef,
@@ -117,7 +116,7 @@ class Adder {
     const eventNames = new FreshNames(shell.events.map((e) => e.ref));
     const events = incoming.events
       .filter((e) => this.has('event', e.ref))
-      .map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) as EventRef }));
+      .map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) }));
     const categoryNames = new FreshNames(shell.gradeCategories.map((c) => c.ref));
     const columnNames = new FreshNames(shell.gradeColumns.map((c) => c.ref));
     const newCategory = new Map<string, GradeCategoryRef>();

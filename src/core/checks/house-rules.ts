@@ -23,7 +23,7 @@ export function houseRulesSchema(checks: readonly CheckRecord[]): z.ZodType<Hous
   return z.strictObject({
     ...sharedRules,
     checks: z.strictObject(perCheck).prefault({}),
-  }) as unknown as z.ZodType<HouseRules>;
+  });
 }
 
 /** Reads house rules; the error is one sentence that names the place and, for an unknown key, the nearest known one. */

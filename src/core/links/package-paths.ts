@@ -117,7 +117,7 @@ export function addressReader(paths: PathIndex): AddressReader {
     // Without a base an address means the same in all texts of a folder.
     const folder = at.slice(0, at.lastIndexOf('/') + 1);
     let known = folders.get(folder);
-    if (!known) folders.set(folder, (known = new Map()));
+    if (!known) folders.set(folder, (known = new Map<string, Meaning>()));
     let meaning = known.get(value);
     if (!meaning) known.set(value, (meaning = readAddress(value, at, null, paths)));
     return meaning;

@@ -109,7 +109,7 @@ function moveComponent(
     for (const property of component.getAllProperties(name)) {
       const values = property.getValues() as unknown[];
       if (values.every((value) => value instanceof ICAL.Time))
-        property.setValues((values as ICAL.Time[]).map((value) => moved(property, value)));
+        property.setValues(values.map((value) => moved(property, value)));
     }
   const rule = component.getFirstPropertyValue('rrule') as ICAL.Recur | null;
   const startProperty = component.getFirstProperty('dtstart');
@@ -173,8 +173,8 @@ function endComponent(component: ICAL.Component, last: LocalDateTime, clock: Eve
   for (const property of component.getAllProperties('rdate')) {
     const values = property.getValues() as unknown[];
     if (!values.every((value) => value instanceof ICAL.Time)) continue;
-    const staying = (values as ICAL.Time[]).filter((value) => localOf(property, value, clock) <= last);
-    for (const value of values as ICAL.Time[]) extraDays.add(localOf(property, value, clock));
+    const staying = values.filter((value) => localOf(property, value, clock) <= last);
+    for (const value of values) extraDays.add(localOf(property, value, clock));
     if (staying.length === 0) component.removeProperty(property);
     else if (staying.length < values.length) property.setValues(staying);
   }

@@ -23,7 +23,7 @@ const quarterHour = 900_000;
 function offsetAt(milliseconds: number, zone: string): number {
   if (zone === 'UTC') return 0;
   let known = offsets.get(zone);
-  if (!known) offsets.set(zone, (known = new Map()));
+  if (!known) offsets.set(zone, (known = new Map<number, number>()));
   const quarter = Math.floor(milliseconds / quarterHour);
   let offset = known.get(quarter);
   if (offset === undefined) {

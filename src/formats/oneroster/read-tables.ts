@@ -95,7 +95,7 @@ function readTable(text: string, where: string): Result<RosterRow[]> {
       relax_column_count: true,
       skip_empty_lines: true,
       trim: true,
-    }) as string[][];
+    });
   } catch (error) {
     const line = (error as { lines?: number }).lines;
     return bad(

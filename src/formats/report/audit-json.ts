@@ -79,6 +79,7 @@ export type FindingJson = z.output<typeof findingSchema>;
 export const findingJson = ({
   batch: _batch,
   substance: _substance,
+  message: _message,
   ...finding
 }: Audit['findings'][number]): FindingJson => finding as unknown as FindingJson;
 

@@ -5,7 +5,6 @@ import {
   type Item,
   type ItemKind,
   type QuestionBank,
-  type Readers,
   type Shell,
   type ShellFile,
 } from '@/core/shell/model';
@@ -209,7 +208,7 @@ class StatusApplier {
       );
     return {
       ...file,
-      readableBy: readers === 'all' || readers === 'staff' ? (readers as Readers) : file.readableBy,
+      readableBy: readers === 'all' || readers === 'staff' ? readers : file.readableBy,
       created: this.moment(row, 'created', 'start') ?? file.created,
       modified: this.moment(row, 'modified', 'start') ?? file.modified,
       batch: row.cells.import_batch ?? file.batch,

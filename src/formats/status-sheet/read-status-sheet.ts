@@ -28,7 +28,7 @@ export function readStatusSheet(
       relax_column_count: true,
       skip_empty_lines: true,
       trim: true,
-    }) as string[][];
+    });
   } catch (error) {
     const at = (error as { lines?: number }).lines;
     return bad(

@@ -91,7 +91,7 @@ export function parseXml(text: string): Result<XmlElement> {
       message: error instanceof Error ? error.message : 'is not well-formed XML',
     };
   }
-  const found = trouble as { code: string; message: string } | null;
+  const found = trouble;
   if (found) return bad(found.code, found.message);
   return root ? good(root) : bad('not-well-formed', 'holds no XML element');
 }

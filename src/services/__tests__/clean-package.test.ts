@@ -34,7 +34,7 @@ async function bytesOf(path: string): Promise<Map<string, Buffer>> {
     archive.value.entries.map((e) => {
       const bytes = archive.value.read(e.path);
       if (!bytes.ok) throw new Error(bytes.trouble.message);
-      return [e.path as string, Buffer.from(bytes.value)];
+      return [e.path, Buffer.from(bytes.value)];
     }),
   );
   archive.value.close();

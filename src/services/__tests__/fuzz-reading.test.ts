@@ -139,7 +139,7 @@ async function run(seed: number, parts: Readonly<Record<string, Buffer>>): Promi
         : [
             {
               path: target === 'quiz' ? quizPath(parts['manifest']!) : path,
-              data: damage(parts[target]!, random),
+              data: damage(parts[target], random),
             },
           ]),
     ]);

@@ -20,7 +20,7 @@ import type { Archive } from '@/formats/archive/read-archive';
 import { writeCartridge, type BytesSource } from '@/formats/cartridge/write-cartridge';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { writeGrades } from '@/formats/oneroster/write-grades';
-import { findingJson, findingSchema, type FindingJson } from '@/formats/report/audit-json';
+import { findingJson, findingSchema } from '@/formats/report/audit-json';
 import { reportHtml } from '@/formats/report/report-html';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
 import { readShell } from '../bring-in/read-shell';
@@ -322,7 +322,7 @@ function summarise(ledger: Ledger, before: Audit, after: Audit): CleanSummary {
     relinked: ledger.relinked,
     before: countByCheck(before),
     after: countByCheck(after),
-    caused: compareAudits(before, after).caused.map(findingJson) as FindingJson[],
+    caused: compareAudits(before, after).caused.map(findingJson),
   };
 }
 

@@ -50,7 +50,7 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
   return {
     facts: finding.evidence,
     items,
-    difference: comparable ? compareTexts(first.text!, second.text!) : null,
+    difference: comparable ? compareTexts(first.text, second.text) : null,
     others: finding.others.map((other) => other.label),
     events: eventDetails(
       context,

@@ -1,6 +1,6 @@
 import { desc, eq } from 'drizzle-orm';
 import type { Family } from '@/core/checks/finding';
-import type { ShellCounts } from '@/core/shell/inventory';
+import { countThings } from '@/core/shell/inventory';
 import { audits, runs, shells, versions } from '@/store/schema';
 import type { Tally } from '../comb/kept-findings';
 import type { Context } from '../context';
@@ -60,7 +60,7 @@ export function listShells({ db }: Context): ShellLine[] {
       code: shell.code,
       title: shell.title,
       term: spellTerm(shell),
-      things: thingsIn(counts),
+      things: countThings(counts),
       items: counts.items,
       percent: tally?.smoothness.percent ?? null,
       open: tally?.open ?? null,
@@ -71,5 +71,3 @@ export function listShells({ db }: Context): ShellLine[] {
     };
   });
 }
-
-const thingsIn = (counts: ShellCounts): number => Object.values(counts).reduce((sum, n) => sum + n, 0);

@@ -75,7 +75,7 @@ export function openState(kept: unknown): OpenedState {
   const form = (kept as { form?: unknown }).form;
   if (form !== undefined)
     throw new Error(
-      `a shell is kept in the form ${String(form)}, which a newer Currycomb wrote; update this one`,
+      `a shell is kept in the form ${JSON.stringify(form)}, which a newer Currycomb wrote; update this one`,
     );
   return { is: 'whole', shell: fromFirstForm(kept as Shell) };
 }
@@ -86,5 +86,5 @@ const fromFirstForm = (kept: Shell): Shell => ({ ...kept, schoolYear: kept.schoo
 export function openPart(name: string, kept: unknown): Partial<Shell> {
   const part = partSchema.parse(kept);
   if (part.part !== name) throw new Error(`the ${name} of a shell is kept as ${part.part}`);
-  return part.value as Partial<Shell>;
+  return part.value;
 }

@@ -2,24 +2,21 @@
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
 import TextField from '@mui/material/TextField';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from 'notistack';
 import { useMemo, useState } from 'react';
-import { families, familyTitles } from '@/core/checks/finding';
 import { compareText } from '@/core/compare-text';
 import { plural } from '@/core/text/plural';
 import type { ShellLine } from '@/services/shells/shell-list';
-import { SmallCloth } from '../frame/cloth';
 import { send } from '../jobs/use-job';
-import { FamilyShape } from '../marks/family-shape';
 import { RemoveShell } from './remove-shell';
+import { ShellRow } from './shell-row';
+import styles from './shells.module.css';
 
 type SortKey = 'code' | 'title' | 'term' | 'things' | 'percent' | 'openTotal' | 'combedAt' | 'runAt';
 const columns: readonly { key: SortKey; label: string; numeric?: boolean }[] = [
@@ -32,16 +29,6 @@ const columns: readonly { key: SortKey; label: string; numeric?: boolean }[] = [
   { key: 'combedAt', label: 'Combed' },
   { key: 'runAt', label: 'Last run' },
 ];
-
-const day = (iso: string | null) =>
-  iso
-    ? new Date(iso).toLocaleString('en-GB', {
-        day: 'numeric',
-        month: 'short',
-        hour: '2-digit',
-        minute: '2-digit',
-      })
-    : 'not yet';
 
 /** Every shell, to be sorted, filtered, and combed several at once. */
 export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
@@ -96,7 +83,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
           onChange={(e) => setFilter(e.target.value)}
           sx={{ width: 300 }}
         />
-        <Button variant="outlined" disabled={chosen.size === 0 || busy} onClick={comb}>
+        <Button variant="outlined" disabled={chosen.size === 0 || busy} onClick={() => void comb()}>
           {busy ? 'Combing …' : `Comb ${plural(chosen.size, 'shell')}`}
         </Button>
         <span className="soft number" role="status">
@@ -116,7 +103,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
         role="region"
         aria-label="Shells"
       >
-        <Table size="small">
+        <Table size="small" className={styles.table}>
           <TableHead>
             <TableRow>
               <TableCell padding="checkbox">
@@ -148,71 +135,17 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
               </TableCell>
             </TableRow>
           </TableHead>
-          <TableBody>
-            {shown.map((s) => (
-              <TableRow key={s.id} hover>
-                <TableCell padding="checkbox">
-                  <Checkbox
-                    size="small"
-                    checked={chosen.has(s.id)}
-                    onChange={() => toggle(s.id)}
-                    slotProps={{ input: { 'aria-label': `Choose ${s.code || s.title}` } }}
-                  />
-                </TableCell>
-                <TableCell>
-                  <Link href={`/shells/${s.id}/comb`} style={{ textDecoration: 'none' }}>
-                    <SmallCloth code={s.code} title={s.title} />
-                  </Link>
-                </TableCell>
-                <TableCell>
-                  <Link href={`/shells/${s.id}/comb`}>{s.title}</Link>
-                </TableCell>
-                <TableCell>{s.term}</TableCell>
-                <TableCell align="right" className="number">
-                  <Link href={`/shells/${s.id}/bring-in`} title={`${s.items} items of ${s.things} things`}>
-                    {s.things.toLocaleString('en')}
-                  </Link>
-                </TableCell>
-                <TableCell align="right" className="number">
-                  {s.percent === null ? '–' : <Link href={`/shells/${s.id}/comb`}>{s.percent} %</Link>}
-                </TableCell>
-                <TableCell align="right" className="number">
-                  {s.open === null ? (
-                    '–'
-                  ) : (
-                    <span style={{ display: 'inline-flex', gap: 10, justifyContent: 'flex-end' }}>
-                      {families
-                        .filter((f) => (s.open?.[f] ?? 0) > 0)
-                        .map((f) => (
-                          <Link
-                            key={f}
-                            href={`/shells/${s.id}/decide?family=${f}`}
-                            title={`${s.open?.[f]} ${familyTitles[f]}`}
-                            style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}
-                          >
-                            <FamilyShape family={f} size={13} named />
-                            {s.open?.[f]}
-                          </Link>
-                        ))}
-                      {s.openTotal === 0 && 'none'}
-                    </span>
-                  )}
-                </TableCell>
-                <TableCell className="soft number">{day(s.combedAt)}</TableCell>
-                <TableCell className="soft number">{day(s.runAt)}</TableCell>
-                <TableCell align="right">
-                  <Button
-                    size="small"
-                    color="inherit"
-                    aria-label={`Remove ${s.code || s.title}`}
-                    onClick={() => setRemoving(s)}
-                  >
-                    Remove
-                  </Button>
-                </TableCell>
-              </TableRow>
+          <tbody>
+            {shown.map((shell) => (
+              <ShellRow
+                key={shell.id}
+                shell={shell}
+                isChosen={chosen.has(shell.id)}
+                onToggle={() => toggle(shell.id)}
+                onRemove={() => setRemoving(shell)}
+              />
             ))}
-          </TableBody>
+          </tbody>
         </Table>
       </div>
       {removing && <RemoveShell shell={removing} onClose={() => setRemoving(null)} />}

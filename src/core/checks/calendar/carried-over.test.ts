@@ -1,6 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { carriedOver } from './carried-over';
@@ -10,7 +9,7 @@ const holding =
   (events: CourseEvent[], previousEvents: CourseEvent[] | null = null) =>
   () => ({ events, previousEvents });
 
-checkCases(carriedOver as unknown as CheckRecord, {
+checkCases(carriedOver, {
   fires: [
     {
       name: 'made a year before the term: one finding for the title',

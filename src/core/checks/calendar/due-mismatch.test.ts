@@ -1,7 +1,6 @@
 import type { CourseEvent } from '@/core/shell/model';
 import type { LocalDateTime } from '@/core/time/local-date';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { dueMismatch } from './due-mismatch';
@@ -36,7 +35,7 @@ const build =
     return { events: calendar(title, start, ...more), timeZone: 'Europe/Dublin' };
   };
 
-checkCases(dueMismatch as unknown as CheckRecord, {
+checkCases(dueMismatch, {
   fires: [
     {
       name: '“X due”',

@@ -1,6 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { meetingLink } from './meeting-link';
@@ -11,7 +10,7 @@ const holding =
   () => ({ events, previousEvents });
 const old = { created: '2025-08-18T08:00:00' as LocalDateTime };
 
-checkCases(meetingLink as unknown as CheckRecord, {
+checkCases(meetingLink, {
   fires: [
     {
       name: 'outside the term: safe',

@@ -1,7 +1,6 @@
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { itemRef } from '@/core/shell/refs';
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { noClassDay } from './no-class-day';
 
@@ -36,7 +35,7 @@ const due =
     return { noClassDays };
   };
 
-checkCases(noClassDay as unknown as CheckRecord, {
+checkCases(noClassDay, {
   fires: [
     {
       name: 'a weekly series has a date in the break',

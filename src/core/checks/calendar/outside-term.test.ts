@@ -1,6 +1,5 @@
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { outsideTerm } from './outside-term';
@@ -17,7 +16,7 @@ const series = (ref: string, ...days: string[]) => {
 };
 
 // The term runs from 11 January to 7 May 2027; day 14 on either side does not fire.
-checkCases(outsideTerm as unknown as CheckRecord, {
+checkCases(outsideTerm, {
   fires: [
     {
       name: 'fifteen days before the term',

@@ -1,7 +1,6 @@
 import type { LocalDateTime } from '@/core/time/local-date';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { addDays } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases, day, spring } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { overrunsTerm } from './overruns-term';
@@ -33,7 +32,7 @@ const series =
   };
 const dublin = 'DTSTART;TZID=Europe/Dublin:20270113T140000';
 
-checkCases(overrunsTerm as unknown as CheckRecord, {
+checkCases(overrunsTerm, {
   fires: [
     {
       name: 'weekly without an end',

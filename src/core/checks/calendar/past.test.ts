@@ -1,6 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { pastEvent } from './past';
@@ -12,7 +11,7 @@ const weekly = (ref: string, dates: string[]) =>
     occurrences: dates.map((d) => `${d}T09:00:00` as LocalDateTime),
   });
 
-checkCases(pastEvent as unknown as CheckRecord, {
+checkCases(pastEvent, {
   fires: [
     {
       name: 'in the first week',

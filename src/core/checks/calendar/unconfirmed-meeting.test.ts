@@ -1,6 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
 import { addDays, type LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases, day, shellFrom } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { allChecks } from '../registry';
@@ -21,7 +20,7 @@ const meetings = (n: number, over: (k: number) => Partial<CourseEvent> = () => (
 const refs = (events: readonly CourseEvent[]) => events.map((e) => e.ref as string);
 const ten = meetings(10);
 
-checkCases(unconfirmedMeeting as unknown as CheckRecord, {
+checkCases(unconfirmedMeeting, {
   fires: [
     {
       name: 'ten made within ten seconds: one question',

@@ -1,6 +1,5 @@
 import { baselineOf } from '@/core/compare/baseline';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { alreadyProvided } from './already-provided';
 
@@ -23,7 +22,7 @@ const withBaseline =
     return { baseline };
   };
 
-checkCases(alreadyProvided as unknown as CheckRecord, {
+checkCases(alreadyProvided, {
   fires: [
     {
       name: 'word for word',

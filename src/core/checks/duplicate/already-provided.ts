@@ -123,7 +123,7 @@ function nearMatches(
     const signatures = [...given.map((w) => nearSignature(w)), ...ours.map((c) => wordingOf(c).signature)];
     for (const { a, b, similarity } of pairsOf(
       signatures,
-      (i) => given[i] ?? wordCodes(textOfContent(ours[i - given.length]!)),
+      (i) => given[i] ?? wordCodes(textOfContent(ours[i - given.length])),
       threshold,
     )) {
       if (a >= parts.length || b < parts.length) continue;

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { copyTitle } from './copy-title';
 
@@ -9,7 +8,7 @@ const pages =
     titles.forEach((t, k) => void c.page(t, `<p>${k} alone</p>`, { ref: `p${k + 1}` }));
 const two = [['p1', 'p2']];
 
-checkCases(copyTitle as unknown as CheckRecord, {
+checkCases(copyTitle, {
   fires: [
     ...[
       'Copy of Site report',

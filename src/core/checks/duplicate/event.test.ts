@@ -1,6 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { duplicateEvent } from './event';
@@ -11,7 +10,7 @@ const holding =
 const at = '2027-02-01T09:00:00';
 const on = (day: string) => `${day}T08:00:00` as LocalDateTime;
 
-checkCases(duplicateEvent as unknown as CheckRecord, {
+checkCases(duplicateEvent, {
   fires: [
     {
       name: 'same title and moment: the first stays',

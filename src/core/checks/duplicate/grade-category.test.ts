@@ -1,5 +1,4 @@
 import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { duplicateGradeCategory } from './grade-category';
 
@@ -21,7 +20,7 @@ const setup =
   (categories: ReturnType<typeof category>[], columns: ReturnType<typeof column>[] = []) =>
   () => ({ gradeCategories: categories, gradeColumns: columns });
 
-checkCases(duplicateGradeCategory as unknown as CheckRecord, {
+checkCases(duplicateGradeCategory, {
   fires: [
     {
       name: 'twice',

@@ -1,5 +1,4 @@
 import { gradeColumnRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { duplicateGradeColumn } from './grade-column';
 
@@ -15,7 +14,7 @@ const columns =
   (...list: ReturnType<typeof column>[]) =>
   () => ({ gradeColumns: list });
 
-checkCases(duplicateGradeColumn as unknown as CheckRecord, {
+checkCases(duplicateGradeColumn, {
   fires: [
     {
       name: 'twice, neither with results',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { duplicateLink } from './link';
 
@@ -11,7 +10,7 @@ const pair = (a: string, b: string) => (c: ShellComposer) => {
 };
 const site = 'https://gauges.example/mill-weir';
 
-checkCases(duplicateLink as unknown as CheckRecord, {
+checkCases(duplicateLink, {
   fires: [
     {
       name: 'the same address',

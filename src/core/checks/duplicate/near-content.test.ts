@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { defaultHouseRules } from '../house-rules';
 import { allChecks } from '../registry';
@@ -20,7 +19,7 @@ const pages =
     texts.forEach((t, k) => void c.page(`P${k + 1}`, `<p>${t}</p>`, { ref: `p${k + 1}` }));
 const two = [['p1', 'p2']];
 
-checkCases(nearContent as unknown as CheckRecord, {
+checkCases(nearContent, {
   fires: [
     {
       name: 'one word at the end',

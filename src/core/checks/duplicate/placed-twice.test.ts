@@ -1,8 +1,7 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { placedTwice } from './placed-twice';
 
-checkCases(placedTwice as unknown as CheckRecord, {
+checkCases(placedTwice, {
   fires: [
     {
       name: 'a page',

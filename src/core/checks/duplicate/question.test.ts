@@ -1,6 +1,5 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { QuizQuestion } from '@/formats/cartridge/write-bodies';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { duplicateQuestion } from './question';
 
@@ -15,7 +14,7 @@ const quiz =
   (c: ShellComposer) =>
     void c.quiz('Q', questions, { ref: 'q' });
 
-checkCases(duplicateQuestion as unknown as CheckRecord, {
+checkCases(duplicateQuestion, {
   fires: [
     {
       name: 'twice in a quiz',

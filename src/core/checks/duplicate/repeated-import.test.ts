@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { repeatedImport } from './repeated-import';
 
@@ -28,7 +27,7 @@ const pages = (c: ShellComposer, prefix: string, count: number, change: (n: numb
 };
 const refs = (prefix: string, count: number) => Array.from({ length: count }, (_, n) => `${prefix}${n}`);
 
-checkCases(repeatedImport as unknown as CheckRecord, {
+checkCases(repeatedImport, {
   fires: [
     {
       name: 'five pages stand twice',

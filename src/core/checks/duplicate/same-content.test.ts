@@ -1,4 +1,3 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { sameContent } from './same-content';
 
@@ -7,7 +6,7 @@ const question = (right: number, ...answers: string[]) => [
   { stem: '<p>Stage is measured from which zero of the station?</p>', answers, right, points: 2 },
 ];
 
-checkCases(sameContent as unknown as CheckRecord, {
+checkCases(sameContent, {
   fires: [
     {
       name: 'two pages, word for word',

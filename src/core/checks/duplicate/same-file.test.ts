@@ -1,10 +1,9 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { sameFile } from './same-file';
 
 const bytes = Buffer.from('station,stage\n1,0.42\n');
 
-checkCases(sameFile as unknown as CheckRecord, {
+checkCases(sameFile, {
   fires: [
     {
       name: 'two paths, the same bytes',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { brokenLink } from './broken-link';
 
@@ -8,7 +7,7 @@ const page =
   (c: ShellComposer) =>
     void c.page('P', html, { ref: 'p', path });
 
-checkCases(brokenLink as unknown as CheckRecord, {
+checkCases(brokenLink, {
   fires: [
     {
       name: 'a page that is not there',

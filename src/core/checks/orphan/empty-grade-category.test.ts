@@ -1,6 +1,5 @@
 import type { Shell } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { emptyGradeCategory } from './empty-grade-category';
 
@@ -22,7 +21,7 @@ const grades =
   (gradeCategories: Shell['gradeCategories'], gradeColumns: Shell['gradeColumns'] = []) =>
   () => ({ gradeCategories, gradeColumns });
 
-checkCases(emptyGradeCategory as unknown as CheckRecord, {
+checkCases(emptyGradeCategory, {
   fires: [
     {
       name: 'one without weight',

@@ -1,6 +1,5 @@
 import { groupRef } from '@/core/shell/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { emptyGroup } from './empty-group';
 
@@ -12,7 +11,7 @@ const forGroups =
   (c: ShellComposer) =>
     c.assignment('A', '<p>x</p>', 5, { ref: 'a', groups: refs.map(groupRef) });
 
-checkCases(emptyGroup as unknown as CheckRecord, {
+checkCases(emptyGroup, {
   fires: [
     {
       name: 'nothing is made for it',

@@ -1,8 +1,7 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { emptyModule } from './empty-module';
 
-checkCases(emptyModule as unknown as CheckRecord, {
+checkCases(emptyModule, {
   fires: [
     {
       name: 'nothing in it',

@@ -1,7 +1,6 @@
 import type { Shell } from '@/core/shell/model';
 import { gradeColumnRef } from '@/core/shell/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { gradeColumn } from './grade-column';
 
@@ -20,7 +19,7 @@ const build =
     return { gradeColumns: columns };
   };
 
-checkCases(gradeColumn as unknown as CheckRecord, {
+checkCases(gradeColumn, {
   fires: [
     {
       name: 'nothing belongs to it',

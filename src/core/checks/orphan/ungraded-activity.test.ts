@@ -1,6 +1,5 @@
 import { gradeColumnRef } from '@/core/shell/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { ungradedActivity } from './ungraded-activity';
 
@@ -22,7 +21,7 @@ const build =
     return columns(...titles);
   };
 
-checkCases(ungradedActivity as unknown as CheckRecord, {
+checkCases(ungradedActivity, {
   fires: [
     {
       name: 'no column of its name',

@@ -1,6 +1,5 @@
 import { digest } from '@/core/shell/digest';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unpackedArchive } from './unpacked-archive';
 
@@ -16,7 +15,7 @@ const build =
     c.file('all.zip', 'zip', holding(...archive));
   };
 
-checkCases(unpackedArchive as unknown as CheckRecord, {
+checkCases(unpackedArchive, {
   fires: [
     {
       name: 'all of it stands beside it',

@@ -1,10 +1,9 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unplacedActivity } from './unplaced-activity';
 
 const question = { stem: 'x', answers: ['a', 'b'], right: 0, points: 1 };
 
-checkCases(unplacedActivity as unknown as CheckRecord, {
+checkCases(unplacedActivity, {
   fires: [
     {
       name: 'an assignment, others are placed',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { allChecks } from '../registry';
 import { runChecks } from '../run-checks';
@@ -8,7 +7,7 @@ import { unreachablePage } from './unreachable-page';
 const lost = (c: ShellComposer, html = '<p>x</p>', path = 'lost.html') =>
   c.page('Lost', html, { outside: true, path });
 
-checkCases(unreachablePage as unknown as CheckRecord, {
+checkCases(unreachablePage, {
   fires: [
     {
       name: 'nothing links to it',

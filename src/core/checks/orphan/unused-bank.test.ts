@@ -1,6 +1,5 @@
 import { itemRef } from '@/core/shell/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unusedBank } from './unused-bank';
 
@@ -17,7 +16,7 @@ const drawing = (c: ShellComposer, ref: string, banks: readonly string[], more =
   };
 };
 
-checkCases(unusedBank as unknown as CheckRecord, {
+checkCases(unusedBank, {
   fires: [
     {
       name: 'no quiz at all',

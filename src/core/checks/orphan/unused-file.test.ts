@@ -1,8 +1,7 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unusedFile } from './unused-file';
 
-checkCases(unusedFile as unknown as CheckRecord, {
+checkCases(unusedFile, {
   fires: [
     {
       name: 'no page names it',

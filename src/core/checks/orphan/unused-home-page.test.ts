@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unusedHomePage } from './unused-home-page';
 
@@ -16,7 +15,7 @@ const homes =
   };
 const r = (n: number) => `resource:r${n}`;
 
-checkCases(unusedHomePage as unknown as CheckRecord, {
+checkCases(unusedHomePage, {
   fires: [
     {
       name: 'one beside the one in use',

@@ -1,6 +1,5 @@
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { dateOrder } from './date-order';
 
@@ -8,7 +7,7 @@ const at = (text: string | null) => (text === null ? null : (`2027-${text}T12:00
 const dated = (opens: string | null, due: string | null, closes: string | null) => (c: ShellComposer) =>
   void c.assignment('A', '<p>x</p>', 5, { ref: 'a', opens: at(opens), due: at(due), closes: at(closes) });
 
-checkCases(dateOrder as unknown as CheckRecord, {
+checkCases(dateOrder, {
   fires: [
     {
       name: 'opens after due',

@@ -1,12 +1,11 @@
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { dateOutsideTerm } from './date-outside-term';
 
 const at = (text: string) => text as LocalDateTime;
 const unknownPast = { previousTerm: null };
 
-checkCases(dateOutsideTerm as unknown as CheckRecord, {
+checkCases(dateOutsideTerm, {
   fires: [
     {
       name: 'due last autumn: the same week and weekday is proposed',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { formerTool } from './former-tool';
 
@@ -14,7 +13,7 @@ const tool = (url: string) => (c: ShellComposer) => {
 };
 const rules = { currentTools: ['lab.tools.example', 'https://maps.example/', '*.quiz.example'] };
 
-checkCases(formerTool as unknown as CheckRecord, {
+checkCases(formerTool, {
   fires: [
     {
       name: 'another host',

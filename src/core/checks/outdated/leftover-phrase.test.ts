@@ -1,11 +1,10 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { textFires, textSilent } from '../__tests__/text-cases';
 import { leftoverPhrase } from './leftover-phrase';
 
 const rules = { leftoverPhrases: ['Old Mill help line', 'tarn-desk', 'ext. 4417', 'the blue menu'] };
 
-checkCases(leftoverPhrase as unknown as CheckRecord, {
+checkCases(leftoverPhrase, {
   fires: [
     ...textFires(
       [

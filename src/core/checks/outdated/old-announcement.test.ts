@@ -1,6 +1,5 @@
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { oldAnnouncement } from './old-announcement';
 
@@ -12,7 +11,7 @@ const announced = (opens?: string, created?: string) => (c: ShellComposer) => {
 };
 const ref = [['resource:r1']];
 
-checkCases(oldAnnouncement as unknown as CheckRecord, {
+checkCases(oldAnnouncement, {
   fires: [
     {
       name: 'opened last term',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { oldShellLink } from './old-shell-link';
 
@@ -10,7 +9,7 @@ const rules = {
 const page = (href: string) => (c: ShellComposer) =>
   void c.page('P', `<a href="${href}">x</a>`, { ref: 'p', path: 'p.html' });
 
-checkCases(oldShellLink as unknown as CheckRecord, {
+checkCases(oldShellLink, {
   fires: [
     {
       name: 'another shell',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, type FiringCase, type SilentCase } from '../__tests__/check-cases';
 import { otherCourse } from './other-course';
 
@@ -15,7 +14,7 @@ const body = (html: string) => (c: ShellComposer) => {
   return { code };
 };
 
-checkCases(otherCourse as unknown as CheckRecord, {
+checkCases(otherCourse, {
   fires: [
     ...[
       'GEO 130 Lab rules',

@@ -50,7 +50,7 @@ export const otherCourse = defineCheck({
       const items = shell.items.filter((i) => i.batch === batch);
       const whole = items.length * 2 <= shell.items.length;
       const subjects = whole
-        ? items.map((i: Item) => ({ type: 'item' as const, ref: i.ref as string }))
+        ? items.map((i: Item) => ({ type: 'item' as const, ref: i.ref }))
         : members.map((m) => m.subject);
       const targets = subjects.filter((s) => s.type === 'item').map((s) => s.ref);
       for (const m of members) done.add(`${m.subject.type} ${m.subject.ref}`);

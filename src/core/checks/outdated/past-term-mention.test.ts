@@ -1,9 +1,8 @@
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { textFires, textSilent, titleFires, titleSilent } from '../__tests__/text-cases';
 import { pastTermMention } from './past-term-mention';
 
-checkCases(pastTermMention as unknown as CheckRecord, {
+checkCases(pastTermMention, {
   fires: [
     ...textFires([
       'Welcome to Autumn 2025!',

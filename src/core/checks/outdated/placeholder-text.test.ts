@@ -1,9 +1,8 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { textFires, textSilent, titleFires, titleSilent } from '../__tests__/text-cases';
 import { placeholderText } from './placeholder-text';
 
-checkCases(placeholderText as unknown as CheckRecord, {
+checkCases(placeholderText, {
   fires: [
     ...textFires([
       'Lorem ipsum dolor sit amet.',

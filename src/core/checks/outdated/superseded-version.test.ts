@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { supersededVersion } from './superseded-version';
 import { compareVersions, versionOf } from './versions';
@@ -14,7 +13,7 @@ const files =
   (c: ShellComposer) =>
     paths.forEach((p) => void c.file(p, p));
 
-checkCases(supersededVersion as unknown as CheckRecord, {
+checkCases(supersededVersion, {
   fires: [
     {
       name: 'v1 and v2',

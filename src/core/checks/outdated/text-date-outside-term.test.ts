@@ -1,9 +1,8 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { textFires, textSilent } from '../__tests__/text-cases';
 import { textDateOutsideTerm } from './text-date-outside-term';
 
-checkCases(textDateOutsideTerm as unknown as CheckRecord, {
+checkCases(textDateOutsideTerm, {
   fires: [
     ...textFires([
       'Hand in the report by 14 October 2025.',

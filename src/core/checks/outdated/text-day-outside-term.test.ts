@@ -1,9 +1,8 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { textFires, textSilent } from '../__tests__/text-cases';
 import { textDayOutsideTerm } from './text-day-outside-term';
 
-checkCases(textDayOutsideTerm as unknown as CheckRecord, {
+checkCases(textDayOutsideTerm, {
   fires: [
     ...textFires([
       'The report is due October 14.',

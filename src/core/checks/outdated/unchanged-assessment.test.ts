@@ -1,6 +1,5 @@
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unchangedAssessment } from './unchanged-assessment';
 
@@ -11,7 +10,7 @@ const quiz =
   (c: ShellComposer) =>
     void c.quiz('Q', [question], { ref: 'q', modified: at(day), ...over });
 
-checkCases(unchangedAssessment as unknown as CheckRecord, {
+checkCases(unchangedAssessment, {
   fires: [
     {
       name: 'a quiz of last September',

@@ -1,6 +1,5 @@
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { untouched } from './untouched';
 
@@ -9,7 +8,7 @@ const changed =
   (c: ShellComposer) =>
     void c.page('P', '<p>x</p>', { ref: 'p', modified: `${day}T09:00:00` as LocalDateTime, ...over });
 
-checkCases(untouched as unknown as CheckRecord, {
+checkCases(untouched, {
   fires: [
     {
       name: 'a day more than three years',

@@ -1,10 +1,9 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { textFires, textSilent } from '../__tests__/text-cases';
 import { weekdayMismatch } from './weekday-mismatch';
 
 // 14 October 2025 is a Tuesday (calendar of ISO 8601; checked against luxon in named-dates.test.ts).
-checkCases(weekdayMismatch as unknown as CheckRecord, {
+checkCases(weekdayMismatch, {
   fires: [
     ...textFires([
       'We meet on Monday, 14 October 2025.',

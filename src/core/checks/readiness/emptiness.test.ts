@@ -1,6 +1,5 @@
 import { baselineOf } from '@/core/compare/baseline';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { emptiness } from './emptiness';
@@ -9,7 +8,7 @@ const parts = (c: ShellComposer) =>
   void [c.module('Start', { ref: 't1' }), c.page('Rules', '<p>Be on time.</p>', { ref: 't2' })];
 const baseline = baselineOf(shellFrom(parts), 'template');
 
-checkCases(emptiness as unknown as CheckRecord, {
+checkCases(emptiness, {
   fires: [
     {
       name: 'nothing at all',

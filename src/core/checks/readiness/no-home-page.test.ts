@@ -1,5 +1,4 @@
 import { itemRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { noHomePage } from './no-home-page';
 
@@ -7,7 +6,7 @@ const homes =
   (...inUse: (boolean | null)[]) =>
   () => ({ homePages: inUse.map((use, k) => ({ ref: itemRef(`h${k}`), title: `Home ${k}`, inUse: use })) });
 
-checkCases(noHomePage as unknown as CheckRecord, {
+checkCases(noHomePage, {
   fires: [
     {
       name: 'one, not in use',

@@ -1,11 +1,10 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { noSyllabus } from './no-syllabus';
 
 const page = (title: string) => (c: ShellComposer) => void c.page(title, '<p>x</p>');
 
-checkCases(noSyllabus as unknown as CheckRecord, {
+checkCases(noSyllabus, {
   fires: [
     {
       name: 'a page of another name',

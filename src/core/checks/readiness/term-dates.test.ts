@@ -1,4 +1,3 @@
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { termDates } from './term-dates';
 
@@ -6,7 +5,7 @@ const term =
   (start: string | null, end: string | null, title = '') =>
   () => ({ term: { title, start: start ? day(start) : null, end: end ? day(end) : null } });
 
-checkCases(termDates as unknown as CheckRecord, {
+checkCases(termDates, {
   fires: [
     {
       name: 'neither',

@@ -1,6 +1,5 @@
 import type { Shell } from '@/core/shell/model';
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, day } from '../__tests__/check-cases';
 import { titleTerm } from './title-term';
 
@@ -8,7 +7,7 @@ const named = (over: Partial<Shell>) => () => over;
 const framed = (title: string) => () => ({ frame: { ...emptyShell.frame, title } });
 const untitled = { term: { title: '', start: day('2027-01-11'), end: day('2027-05-07') } };
 
-checkCases(titleTerm as unknown as CheckRecord, {
+checkCases(titleTerm, {
   fires: [
     {
       name: 'an earlier term in the title',

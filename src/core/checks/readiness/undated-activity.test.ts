@@ -1,12 +1,11 @@
 import type { LocalDateTime } from '@/core/time/local-date';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { undatedActivity } from './undated-activity';
 
 const question = { stem: 'x', answers: ['a', 'b'], right: 0, points: 2 };
 const due = '2027-03-01T23:59:59' as LocalDateTime;
 
-checkCases(undatedActivity as unknown as CheckRecord, {
+checkCases(undatedActivity, {
   fires: [
     {
       name: 'an assignment',

@@ -1,6 +1,5 @@
 import { baselineOf } from '@/core/compare/baseline';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { unfilledTemplate } from './unfilled-template';
 
@@ -22,7 +21,7 @@ const shell = (build: (c: ShellComposer) => void) => (c: ShellComposer) => {
 };
 const rules = { requiredParts: ['Meet your*', 'Office hours'] };
 
-checkCases(unfilledTemplate as unknown as CheckRecord, {
+checkCases(unfilledTemplate, {
   fires: [
     {
       name: 'as the template has it',

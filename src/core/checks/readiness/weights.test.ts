@@ -1,5 +1,4 @@
 import { gradeCategoryRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { weights } from './weights';
 
@@ -14,7 +13,7 @@ const weighted =
     })),
   });
 
-checkCases(weights as unknown as CheckRecord, {
+checkCases(weights, {
   fires: [
     {
       name: '90',

@@ -1,6 +1,5 @@
 import type { Shell } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { catchAllCategory } from './catch-all-category';
 
@@ -23,7 +22,7 @@ const setup = (categories: Shell['gradeCategories'], columns: Shell['gradeColumn
   gradeColumns: columns,
 });
 
-checkCases(catchAllCategory as unknown as CheckRecord, {
+checkCases(catchAllCategory, {
   fires: [
     {
       name: 'Imported, and Quizzes fits',

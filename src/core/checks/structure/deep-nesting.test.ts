@@ -1,6 +1,5 @@
 import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { defaultHouseRules } from '../house-rules';
 import { allChecks } from '../registry';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
@@ -16,7 +15,7 @@ const nest =
       c.page(`P${p}`, `<p>${p}</p>`, { ref: `p${p}`, parent: `m${levels - 1}` });
   };
 
-checkCases(deepNesting as unknown as CheckRecord, {
+checkCases(deepNesting, {
   fires: [
     {
       name: 'a page on level four',

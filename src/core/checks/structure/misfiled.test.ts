@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { misfiled, ownLabel } from './misfiled';
 
@@ -14,7 +13,7 @@ const inWeek =
     }
   };
 
-checkCases(misfiled as unknown as CheckRecord, {
+checkCases(misfiled, {
   fires: [
     {
       name: 'Week 3 quiz in Week 2',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { mixedNaming } from './mixed-naming';
 
@@ -8,7 +7,7 @@ const modules =
   (c: ShellComposer) =>
     titles.forEach((t, k) => void c.page('P', `<p>${k}</p>`, { parent: c.module(t, { ref: `m${k + 1}` }) }));
 
-checkCases(mixedNaming as unknown as CheckRecord, {
+checkCases(mixedNaming, {
   fires: [
     {
       name: 'Week, Wk and W',

@@ -1,6 +1,5 @@
 import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { numberOrder } from './number-order';
 
@@ -13,7 +12,7 @@ const modules =
     );
 const refs = (...ns: number[]) => ns.map((n) => `m${n}`);
 
-checkCases(numberOrder as unknown as CheckRecord, {
+checkCases(numberOrder, {
   fires: [
     {
       name: 'sorted by the alphabet',

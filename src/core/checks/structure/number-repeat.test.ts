@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { numberRepeat } from './number-repeat';
 
@@ -14,7 +13,7 @@ const pages =
     titles.forEach((t, k) => c.page(t, `<p>${k}</p>`, { parent: m, ref: `p${k + 1}` }));
   };
 
-checkCases(numberRepeat as unknown as CheckRecord, {
+checkCases(numberRepeat, {
   fires: [
     {
       name: 'two modules Week 4',

@@ -1,8 +1,7 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { singleItemFolder } from './single-item-folder';
 
-checkCases(singleItemFolder as unknown as CheckRecord, {
+checkCases(singleItemFolder, {
   fires: [
     {
       name: 'one page',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { tailBlock } from './tail-block';
 
@@ -10,7 +9,7 @@ const weeks = (c: ShellComposer, batch: string | null = 'first') =>
 const loose = (c: ShellComposer, batch: string | null, ...titles: string[]) =>
   titles.forEach((t, k) => void c.page(t, `<p>loose ${t}</p>`, { ref: `x${k + 1}`, batch }));
 
-checkCases(tailBlock as unknown as CheckRecord, {
+checkCases(tailBlock, {
   fires: [
     {
       name: 'items that repeat the numbers',

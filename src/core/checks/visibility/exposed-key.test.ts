@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, type FiringCase, type SilentCase } from '../__tests__/check-cases';
 import { exposedKey } from './exposed-key';
 
@@ -7,7 +6,7 @@ const titled = (title: string) => (c: ShellComposer) => void c.page(title, '<p>x
 const fires = (title: string): FiringCase => ({ name: title, build: titled(title), subjects: [['p']] });
 const silent = (title: string): SilentCase => ({ name: title, build: titled(title) });
 
-checkCases(exposedKey as unknown as CheckRecord, {
+checkCases(exposedKey, {
   fires: [
     ...[
       'Answer key',

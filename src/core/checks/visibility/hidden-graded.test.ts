@@ -1,6 +1,5 @@
 import { gradeColumnRef } from '@/core/shell/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { hiddenGraded } from './hidden-graded';
 
@@ -16,7 +15,7 @@ const build =
     return column(title, points);
   };
 
-checkCases(hiddenGraded as unknown as CheckRecord, {
+checkCases(hiddenGraded, {
   fires: [
     {
       name: 'by its title',

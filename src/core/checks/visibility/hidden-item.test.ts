@@ -1,8 +1,7 @@
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { hiddenItem } from './hidden-item';
 
-checkCases(hiddenItem as unknown as CheckRecord, {
+checkCases(hiddenItem, {
   fires: [
     {
       name: 'a page that is hidden, and what links to it',

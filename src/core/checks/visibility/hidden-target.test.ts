@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { hiddenTarget } from './hidden-target';
 
@@ -14,7 +13,7 @@ const both = (a: (c: ShellComposer) => void, b: (c: ShellComposer) => void) => (
   b(c);
 };
 
-checkCases(hiddenTarget as unknown as CheckRecord, {
+checkCases(hiddenTarget, {
   fires: [
     {
       name: 'a hidden page',

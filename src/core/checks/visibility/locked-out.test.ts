@@ -1,7 +1,6 @@
 import { itemRef, type ItemRef } from '@/core/shell/refs';
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { lockedOut } from './locked-out';
 
@@ -9,7 +8,7 @@ const needs = (...refs: string[]): ItemRef[] => refs.map(itemRef);
 const page = (c: ShellComposer, ref: string, over: object = {}) =>
   c.page(ref.toUpperCase(), `<p>${ref}</p>`, { ref, ...over });
 
-checkCases(lockedOut as unknown as CheckRecord, {
+checkCases(lockedOut, {
   fires: [
     {
       name: 'missing',

@@ -1,6 +1,5 @@
 import type { LocalDateTime } from '@/core/time/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { neverOpen } from './never-open';
 
@@ -16,7 +15,7 @@ const dated =
       ...over,
     });
 
-checkCases(neverOpen as unknown as CheckRecord, {
+checkCases(neverOpen, {
   fires: [
     {
       name: 'closed last term: re-dated by week and weekday',

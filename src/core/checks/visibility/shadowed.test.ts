@@ -1,6 +1,5 @@
 import { gradeColumnRef } from '@/core/shell/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { allChecks } from '../registry';
 import { runChecks } from '../run-checks';
@@ -14,7 +13,7 @@ const hidden =
   };
 const page = (c: ShellComposer) => void c.page('P', '<p>x</p>', { ref: 'p', parent: 'm' });
 
-checkCases(shadowed as unknown as CheckRecord, {
+checkCases(shadowed, {
   fires: [
     {
       name: 'a page in a hidden module',

@@ -1,5 +1,4 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
 import { checkCases } from '../__tests__/check-cases';
 import { unreadableFile } from './unreadable-file';
 
@@ -15,7 +14,7 @@ const build =
     c.file('d/a.csv', 'x', who);
   };
 
-checkCases(unreadableFile as unknown as CheckRecord, {
+checkCases(unreadableFile, {
   fires: [
     {
       name: 'linked',
