@@ -5,7 +5,17 @@ import { applyCuts, type Cut } from '@/core/text/take-out-addresses';
 import { spellAddress } from '@/core/links/spell-address';
 import { diffShells } from '@/core/edits/diff-shells';
 import type { Edit } from '@/core/edits/edit';
-import type { Content, Item, PackageEntry, Shell, ShellFile } from '@/core/shell/model';
+import type {
+  QuestionBank,
+  Content,
+  CourseEvent,
+  GradeCategory,
+  GradeColumn,
+  Item,
+  PackageEntry,
+  Shell,
+  ShellFile,
+} from '@/core/shell/model';
 import {
   contentId,
   eventRef,
@@ -48,6 +58,18 @@ export interface Addition {
   readonly relinked: number;
   /** Links of added things that lead nowhere, since what they lead to was not taken. */
   readonly loose: readonly { readonly from: string; readonly asked: string }[];
+}
+
+/** What comes to the shell, under the names that it has there. */
+interface Added {
+  readonly items: readonly Item[];
+  readonly contents: readonly Content[];
+  readonly files: readonly ShellFile[];
+  readonly entries: readonly PackageEntry[];
+  readonly events: readonly CourseEvent[];
+  readonly gradeCategories: readonly GradeCategory[];
+  readonly gradeColumns: readonly GradeColumn[];
+  readonly banks: readonly QuestionBank[];
 }
 
 /** Adds chosen things of an incoming package to a shell, with what they need; nothing that is there is touched. */
@@ -102,92 +124,121 @@ class Adder {
     const taken = this.takenContents(items, files);
     this.nameContents(taken);
     this.namePaths(taken);
-    const entries = this.entriesOf(taken);
-    const names = new FreshNames([...shell.items.map((i) => i.ref), ...shell.banks.map((b) => b.ref)]);
-    for (const item of items)
-      this.newRef.set(
-        item.ref,
-        item.placed || !item.content
-          ? itemRef(names.take(item.ref))
-          : outsideRef(this.newContent.get(item.content) ?? item.content),
-      );
-    const addedFiles = files.map((f) => this.file(f));
-    const addedContents = taken.map((c) => this.content(c));
-    const eventNames = new FreshNames(shell.events.map((e) => e.ref));
-    const events = incoming.events
-      .filter((e) => this.has('event', e.ref))
-      .map((e) => ({ ...e, ref: eventRef(eventNames.take(e.ref, (name, n) => `${name}~${n}`)) }));
-    const categoryNames = new FreshNames(shell.gradeCategories.map((c) => c.ref));
-    const columnNames = new FreshNames(shell.gradeColumns.map((c) => c.ref));
-    const newCategory = new Map<string, GradeCategoryRef>();
-    for (const c of incoming.gradeCategories)
-      if (this.has('gradeCategory', c.ref))
-        newCategory.set(c.ref, gradeCategoryRef(categoryNames.take(c.ref)));
-    for (const c of incoming.gradeColumns)
-      if (this.has('gradeColumn', c.ref)) this.newColumn.set(c.ref, gradeColumnRef(columnNames.take(c.ref)));
-    const categories = incoming.gradeCategories.flatMap((c) =>
-      newCategory.has(c.ref) ? [{ ...c, ref: newCategory.get(c.ref)! }] : [],
-    );
-    const categoryOf = (ref: string | null) =>
-      ref === null
-        ? null
-        : (newCategory.get(ref) ?? (this.counterpart('gradeCategory', ref) as GradeCategoryRef | null));
-    const columns = incoming.gradeColumns.flatMap((c) =>
-      this.newColumn.has(c.ref)
-        ? [
-            {
-              ...c,
-              ref: this.newColumn.get(c.ref)!,
-              results: c.results === null || this.choice.batch === null ? c.results : 0,
-              category: categoryOf(c.category),
-            },
-          ]
-        : [],
-    );
-    const parentOf = parentFinder(shell, incoming, this.things, this.choice.landing, this.newRef);
-    const addedItems = items.map((i) => this.item(i, parentOf));
-    const banks = incoming.banks
-      .filter((b) => this.has('bank', b.ref) && (b.content === null || this.newContent.has(b.content)))
-      .map((b) =>
-        b.content === null
-          ? b
-          : {
-              ...b,
-              content: this.newContent.get(b.content)!,
-              ref: outsideRef(this.newContent.get(b.content)!),
-            },
-      );
-
-    const joined = <T>(there: readonly T[], added: readonly T[]): readonly T[] =>
-      added.length ? [...there, ...added] : there;
-    const after: Shell = {
-      ...shell,
-      items: addedItems.length ? insertInOutline(shell.items, addedItems) : shell.items,
-      contents: joined(shell.contents, addedContents),
-      files: joined(shell.files, addedFiles),
-      entries: joined(shell.entries, entries),
-      events: joined(shell.events, events),
-      gradeCategories: joined(shell.gradeCategories, categories),
-      gradeColumns: joined(shell.gradeColumns, columns),
-      banks: joined(shell.banks, banks),
-      calendar: events.length ? this.calendar() : shell.calendar,
+    this.nameItems(items);
+    const added: Added = {
+      entries: this.entriesOf(taken),
+      files: files.map((f) => this.file(f)),
+      contents: taken.map((c) => this.content(c)),
+      events: this.events(),
+      ...this.gradeSetup(),
+      items: this.items(items),
+      banks: this.banks(),
     };
+    const after = this.joined(added);
     const titled = (list: readonly { ref: string; title: string }[]) =>
       list.map(({ ref, title }) => ({ ref, title }));
     return {
       edits: diffShells(shell, after),
       after,
       relinked: this.relinked,
-      loose: looseLinks(after, addedContents),
+      loose: looseLinks(after, added.contents),
       added: {
-        item: titled(addedItems),
-        file: addedFiles.map((f) => ({ ref: f.path, title: f.path })),
-        event: titled(events),
-        gradeCategory: titled(categories),
-        gradeColumn: titled(columns),
-        bank: titled(banks),
+        item: titled(added.items),
+        file: added.files.map((f) => ({ ref: f.path, title: f.path })),
+        event: titled(added.events),
+        gradeCategory: titled(added.gradeCategories),
+        gradeColumn: titled(added.gradeColumns),
+        bank: titled(added.banks),
       },
     };
+  }
+
+  /** The shell with what is added behind what it has. */
+  private joined(added: Added): Shell {
+    const { shell } = this;
+    const behind = <T>(there: readonly T[], more: readonly T[]): readonly T[] =>
+      more.length ? [...there, ...more] : there;
+    return {
+      ...shell,
+      items: added.items.length ? insertInOutline(shell.items, added.items) : shell.items,
+      contents: behind(shell.contents, added.contents),
+      files: behind(shell.files, added.files),
+      entries: behind(shell.entries, added.entries),
+      events: behind(shell.events, added.events),
+      gradeCategories: behind(shell.gradeCategories, added.gradeCategories),
+      gradeColumns: behind(shell.gradeColumns, added.gradeColumns),
+      banks: behind(shell.banks, added.banks),
+      calendar: added.events.length ? this.calendar() : shell.calendar,
+    };
+  }
+
+  /** Gives each item that is added a ref which the shell does not have yet. */
+  private nameItems(items: readonly Item[]): void {
+    const { shell } = this;
+    const names = new FreshNames([...shell.items.map((i) => i.ref), ...shell.banks.map((b) => b.ref)]);
+    for (const item of items) {
+      const isInOutline = item.placed || !item.content;
+      const ref = isInOutline
+        ? itemRef(names.take(item.ref))
+        : outsideRef(this.newContent.get(item.content) ?? item.content);
+      this.newRef.set(item.ref, ref);
+    }
+  }
+
+  private items(items: readonly Item[]): Item[] {
+    const { shell, incoming, things, choice, newRef } = this;
+    const parentOf = parentFinder(shell, incoming, things, choice.landing, newRef);
+    return items.map((i) => this.item(i, parentOf));
+  }
+
+  private events(): CourseEvent[] {
+    const names = new FreshNames(this.shell.events.map((e) => e.ref));
+    return this.incoming.events
+      .filter((e) => this.has('event', e.ref))
+      .map((e) => ({ ...e, ref: eventRef(names.take(e.ref, (name, n) => `${name}~${n}`)) }));
+  }
+
+  /** Categories and columns under refs of their own; a column stands in the category that came along, else in its counterpart. */
+  private gradeSetup(): Pick<Added, 'gradeCategories' | 'gradeColumns'> {
+    const { shell, incoming } = this;
+    const categoryNames = new FreshNames(shell.gradeCategories.map((c) => c.ref));
+    const newCategory = new Map<string, GradeCategoryRef>();
+    const gradeCategories = incoming.gradeCategories
+      .filter((c) => this.has('gradeCategory', c.ref))
+      .map((category) => {
+        const ref = gradeCategoryRef(categoryNames.take(category.ref));
+        newCategory.set(category.ref, ref);
+        return { ...category, ref };
+      });
+    const categoryOf = (ref: GradeCategoryRef | null): GradeCategoryRef | null => {
+      if (ref === null) return null;
+      return newCategory.get(ref) ?? (this.counterpart('gradeCategory', ref) as GradeCategoryRef | null);
+    };
+    const columnNames = new FreshNames(shell.gradeColumns.map((c) => c.ref));
+    const gradeColumns = incoming.gradeColumns
+      .filter((c) => this.has('gradeColumn', c.ref))
+      .map((column) => {
+        const ref = gradeColumnRef(columnNames.take(column.ref));
+        this.newColumn.set(column.ref, ref);
+        const keepsResults = column.results === null || this.choice.batch === null;
+        return {
+          ...column,
+          ref,
+          results: keepsResults ? column.results : 0,
+          category: categoryOf(column.category),
+        };
+      });
+    return { gradeCategories, gradeColumns };
+  }
+
+  private banks(): QuestionBank[] {
+    return this.incoming.banks
+      .filter((bank) => this.has('bank', bank.ref))
+      .flatMap((bank) => {
+        if (bank.content === null) return [bank];
+        const content = this.newContent.get(bank.content);
+        return content === undefined ? [] : [{ ...bank, content, ref: outsideRef(content) }];
+      });
   }
 
   /** The calendar that added events stand in: the shell’s own, with the time zones that they need. */

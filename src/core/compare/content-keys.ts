@@ -3,7 +3,7 @@ import { scansOfContent, wordingOf } from '@/core/links/scans';
 import { webAddressKey } from '@/core/links/web-address';
 import { digest, fingerprint } from '@/core/shell/digest';
 import type { Content, Item, Shell } from '@/core/shell/model';
-import type { ContentId } from '@/core/shell/refs';
+import type { ContentId, FilePath } from '@/core/shell/refs';
 import { titleKey } from '@/core/text/normalise';
 
 /** Keys that are equal where two items say the same. */
@@ -27,93 +27,15 @@ interface BodyKey {
  * page are equal although each links to its own copy of the same picture.
  */
 export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
-  const contents = new Map(shell.contents.map((c) => [c.id, c]));
-  const fileByPath = new Map(shell.files.map((f) => [f.path as string, f]));
-  const entryByPath = new Map(shell.entries.map((e) => [e.path as string, e]));
-  const bodies = new Map<ContentId, BodyKey>();
-  const mainFile = (content: Content) => {
-    const path = content.href ?? content.files[0];
-    return path === undefined
-      ? null
-      : (fileByPath.get(path)?.sha256 ?? entryByPath.get(path)?.sha256 ?? null);
-  };
-  // A page that many link to is asked for with every link.
-  const plain = new Map<ContentId, string>();
-  const plainKey = (content: Content): string => {
-    const known = plain.get(content.id);
-    if (known !== undefined) return known;
-    const made = makePlainKey(content);
-    plain.set(content.id, made);
-    return made;
-  };
-  const makePlainKey = (content: Content): string => {
-    switch (content.kind) {
-      case 'file':
-      case 'other':
-        return `bytes ${mainFile(content) ?? content.id}`;
-      case 'web-link':
-      case 'tool-link':
-        return `address ${webAddressKey(content.target ?? '')}`;
-      case 'page':
-      case 'assignment':
-      case 'quiz':
-      case 'discussion':
-      case 'bank':
-        return `text ${fingerprint(content.kind, wordingOf(content).digest ?? '')}`;
-    }
-  };
-  /** What each address leads to, in order: by what stands there, and loosely by the title of a page. */
-  const targetKeys = (content: Content): { readonly exact: string[]; readonly loose: string[] } => {
-    const exact: string[] = [];
-    const loose: string[] = [];
-    const at = content.textPath;
-    if (!at) return { exact, loose };
-    const both = (key: string) => {
-      exact.push(key);
-      loose.push(key);
-    };
-    for (const scan of scansOfContent(content))
-      for (const address of scan.addresses) {
-        const meaning = graph.read(address.value, at, scan.base);
-        if (meaning.to === 'outside') both(webAddressKey(address.value));
-        else if (meaning.to !== 'package') both(address.value);
-        else if (meaning.found === null) both(`missing ${meaning.asked}`);
-        else {
-          const bytes = fileByPath.get(meaning.found)?.sha256;
-          const node = bytes ? null : graph.nodeOfPath(meaning.found);
-          const page = node?.startsWith('content:') ? contents.get(node.slice(8) as ContentId) : undefined;
-          if (page) {
-            exact.push(plainKey(page));
-            loose.push(`titled ${page.kind} ${titleKey(page.title)}`);
-          } else both(bytes ? `bytes ${bytes}` : `path ${meaning.found}`);
-        }
-      }
-    return { exact, loose };
-  };
-  const bodyOf = (content: Content): BodyKey => {
-    const known = bodies.get(content.id);
-    if (known) return known;
-    const text = wordingOf(content).digest;
-    const { exact, loose } = targetKeys(content);
-    const bodyKey = (list: readonly string[]) =>
-      text === null && list.length === 0
-        ? null
-        : digest([text ?? '', content.answerKey, ...list].join('\u0000'));
-    const hasBody = content.texts.length > 0 || content.textPath !== null;
-    const made: BodyKey = !hasBody
-      ? { key: plainKey(content), loose: plainKey(content) }
-      : { key: bodyKey(exact), loose: bodyKey(loose) };
-    bodies.set(content.id, made);
-    return made;
-  };
-  const keyOf = (item: Item, which: 'key' | 'loose'): string | null => {
-    const content = item.content === null ? undefined : contents.get(item.content);
+  const bodies = new BodyKeys(shell, graph);
+  const keyOf = (item: Item, which: keyof BodyKey): string | null => {
+    const content = bodies.contentOf(item);
     if (!content) return null;
-    const key = bodyOf(content)[which];
+    const key = bodies.of(content)[which];
     return key === null ? null : fingerprint(item.kind, key, String(item.points ?? content.points ?? ''));
   };
   // Many checks ask for the keys of all items.
-  const oncePerItem = (which: 'key' | 'loose') => {
+  const oncePerItem = (which: keyof BodyKey) => {
     const known = new Map<Item, string | null>();
     return (item: Item): string | null => {
       let key = known.get(item);
@@ -126,10 +48,116 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     of,
     looseOf: oncePerItem('loose'),
     words(item) {
-      const content = item.content === null ? undefined : contents.get(item.content);
+      const content = bodies.contentOf(item);
       if (!content || (content.texts.length === 0 && content.textPath === null)) return 0;
       return wordingOf(content).words;
     },
     substance: (item) => fingerprint(item.kind, titleKey(item.title), of(item) ?? ''),
   };
+}
+
+/** What each content says, exactly and loosely, each worked out when it is first asked for. */
+class BodyKeys {
+  private readonly contents: ReadonlyMap<ContentId, Content>;
+  private readonly files: ReadonlyMap<string, string>;
+  private readonly entries: ReadonlyMap<string, string>;
+  private readonly bodies = new Map<ContentId, BodyKey>();
+  // A page that many link to is asked for with every link.
+  private readonly plain = new Map<ContentId, string>();
+
+  constructor(
+    shell: Shell,
+    private readonly graph: LinkGraph,
+  ) {
+    this.contents = new Map(shell.contents.map((c) => [c.id, c]));
+    this.files = new Map(shell.files.map((f) => [f.path, f.sha256]));
+    this.entries = new Map(shell.entries.map((e) => [e.path, e.sha256]));
+  }
+
+  contentOf = (item: Item): Content | undefined =>
+    item.content === null ? undefined : this.contents.get(item.content);
+
+  of(content: Content): BodyKey {
+    const known = this.bodies.get(content.id);
+    if (known) return known;
+    const key = this.bodyKey(content);
+    this.bodies.set(content.id, key);
+    return key;
+  }
+
+  private bodyKey(content: Content): BodyKey {
+    const hasBody = content.texts.length > 0 || content.textPath !== null;
+    if (!hasBody) return { key: this.plainKey(content), loose: this.plainKey(content) };
+    const text = wordingOf(content).digest;
+    const { exact, loose } = this.targetKeys(content);
+    const keyOver = (targets: readonly string[]) =>
+      text === null && targets.length === 0
+        ? null
+        : digest([text ?? '', content.answerKey, ...targets].join('\u0000'));
+    return { key: keyOver(exact), loose: keyOver(loose) };
+  }
+
+  private plainKey(content: Content): string {
+    const known = this.plain.get(content.id);
+    if (known !== undefined) return known;
+    const key = this.ownKey(content);
+    this.plain.set(content.id, key);
+    return key;
+  }
+
+  /** What a content says by itself, its links aside. */
+  private ownKey(content: Content): string {
+    switch (content.kind) {
+      case 'file':
+      case 'other':
+        return `bytes ${this.mainFile(content) ?? content.id}`;
+      case 'web-link':
+      case 'tool-link':
+        return `address ${webAddressKey(content.target ?? '')}`;
+      case 'page':
+      case 'assignment':
+      case 'quiz':
+      case 'discussion':
+      case 'bank':
+        return `text ${fingerprint(content.kind, wordingOf(content).digest ?? '')}`;
+    }
+  }
+
+  private mainFile(content: Content): string | null {
+    const path = content.href ?? content.files[0];
+    return path === undefined ? null : (this.files.get(path) ?? this.entries.get(path) ?? null);
+  }
+
+  /** What each address leads to, in order: by what stands there, and loosely by the title of a page. */
+  private targetKeys(content: Content): { readonly exact: string[]; readonly loose: string[] } {
+    const exact: string[] = [];
+    const loose: string[] = [];
+    const at = content.textPath;
+    if (!at) return { exact, loose };
+    for (const scan of scansOfContent(content))
+      for (const address of scan.addresses) {
+        const key = this.targetKey(address.value, at, scan.base);
+        exact.push(key.exact);
+        loose.push(key.loose);
+      }
+    return { exact, loose };
+  }
+
+  private targetKey(
+    value: string,
+    at: FilePath,
+    base: string | null,
+  ): { readonly exact: string; readonly loose: string } {
+    const same = (key: string) => ({ exact: key, loose: key });
+    const meaning = this.graph.read(value, at, base);
+    if (meaning.to === 'outside') return same(webAddressKey(value));
+    if (meaning.to !== 'package') return same(value);
+    if (meaning.found === null) return same(`missing ${meaning.asked}`);
+    const bytes = this.files.get(meaning.found);
+    if (bytes !== undefined) return same(`bytes ${bytes}`);
+    const node = this.graph.nodeOfPath(meaning.found);
+    const page = node?.startsWith('content:') ? this.contents.get(node.slice(8) as ContentId) : undefined;
+    if (!page) return same(`path ${meaning.found}`);
+    return { exact: this.plainKey(page), loose: `titled ${page.kind} ${titleKey(page.title)}` };
+  }
 }

@@ -65,73 +65,11 @@ interface OpenAttribute {
 
 /** Reads an HTML document or fragment in one pass, the way a browser's tokenizer does (WHATWG HTML, 13.2.5). */
 export function scanHtml(html: string): HtmlScan {
-  const addresses: WrittenAddress[] = [];
-  const pieces: string[] = [];
-  let length = 0;
-  const alts: string[] = [];
-  const marks: TextMark[] = [];
-  const open: { tag: string; start: number }[] = [];
-  let title = '';
-  let base: string | null = null;
-  let tag = '';
-  let silent: string | null = null;
+  const reader = new HtmlReader(html);
   let attribute: OpenAttribute | null = null;
-
-  const say = (text: string) => {
-    if (silent === 'title') title += text;
-    else if (silent === null) {
-      pieces.push(text);
-      length += text.length;
-    }
-  };
-  const openTag = () => {
-    if (blockTags.has(tag)) say('\n');
-    if (markedTags.has(tag) && silent === null) {
-      // A heading that begins inside another ends it.
-      if (markedTags.get(tag) === 'heading') closeMark(tag);
-      if (open.length < 32) open.push({ tag, start: length });
-    }
-    if (silent === null && silentTags.has(tag)) silent = tag;
-  };
-  const closeAttribute = () => {
-    if (!attribute) return;
-    const { name, value, start, end } = attribute;
-    if (name === 'alt') {
-      if (value.trim()) alts.push(value.trim());
-    } else if (name === 'style') {
-      for (const found of cssAddresses(html.slice(start, end)))
-        addresses.push({ attribute: name, tag, context: 'css', ...shift(found, start) });
-    } else if (name === 'srcset' || name === 'imagesrcset') {
-      for (const found of srcsetAddresses(html.slice(start, end)))
-        addresses.push({ attribute: name, tag, context: 'html', ...shift(found, start) });
-    } else if (name === 'data' ? tag === 'object' : addressAttributes.has(name)) {
-      if (name === 'href' && tag === 'base') {
-        base ??= value.trim();
-        return;
-      }
-      addresses.push({ attribute: name, tag, value: value.trim(), start, end, context: 'html' });
-    }
-  };
-
-  /** A line break in the source is a space, unless the text is set as it is: only blocks begin a new line. A line break written as a reference stays one. */
-  const read = (text: string) => {
-    const line = text.includes('\n') && !open.some((o) => o.tag === 'pre') ? text.replace(/\n/g, ' ') : text;
-    return line.includes('&') ? decodeHTML(line) : line;
-  };
-  const closeMark = (name: string) => {
-    // The end of any heading ends the one that is open (WHATWG HTML, 13.2.6.4.7).
-    const is = markedTags.get(name);
-    const at = open.findLastIndex((o) =>
-      is === 'heading' ? markedTags.get(o.tag) === 'heading' : o.tag === name,
-    );
-    if (at < 0) return;
-    marks.push({ is: is!, start: open[at]!.start, end: length });
-    open.length = at;
-  };
-
   tokenizeHtml(html, {
     onopentagname(start, end) {
-      tag = html.slice(start, end).toLowerCase();
+      reader.tag = html.slice(start, end).toLowerCase();
     },
     onattribname(start, end) {
       attribute = { name: html.slice(start, end).toLowerCase(), value: '', start: end, end };
@@ -142,38 +80,120 @@ export function scanHtml(html: string): HtmlScan {
       attribute.value += value.includes('&') ? decodeHTMLAttribute(value) : value;
     },
     onattribend(quote, end) {
-      if (attribute && quote !== QuoteType.NoValue) {
-        const quoted = quote === QuoteType.Single || quote === QuoteType.Double;
-        const opening = quoted
-          ? html.indexOf(quote === QuoteType.Single ? "'" : '"', attribute.start) + 1
-          : html.indexOf('=', attribute.start) + 1;
-        attribute.start = quoted
-          ? opening
-          : opening + (/^\s*/.exec(html.slice(opening, end))?.[0].length ?? 0);
-        attribute.end = quoted ? end - 1 : end;
-        closeAttribute();
-      }
+      if (attribute && quote !== QuoteType.NoValue) reader.attribute(spanned(html, attribute, quote, end));
       attribute = null;
     },
-    onopentagend: openTag,
+    onopentagend: () => reader.openTag(),
     onselfclosingtag() {
-      if (silentTags.has(tag)) return;
-      openTag();
+      if (!silentTags.has(reader.tag)) reader.openTag();
     },
-    onclosetag(start, end) {
-      const name = html.slice(start, end).toLowerCase();
-      if (open.length && markedTags.has(name)) closeMark(name);
-      if (silent === name) silent = null;
-      else if (blockTags.has(name)) say('\n');
-    },
-    ontext(start, end) {
-      if (silent === 'style') {
-        for (const found of cssAddresses(html.slice(start, end)))
-          addresses.push({ attribute: 'style', tag, context: 'css', ...shift(found, start) });
-      } else say(read(html.slice(start, end)));
-    },
+    onclosetag: (start, end) => reader.closeTag(html.slice(start, end).toLowerCase()),
+    ontext: (start, end) => reader.readText(start, end),
   });
-  return { text: pieces.join(''), addresses, base, title: title.trim(), alts, marks };
+  return reader.scan();
+}
+
+/** An attribute with the place of its value: behind the quotation mark, or behind the equals sign and blanks. */
+function spanned(html: string, attribute: OpenAttribute, quote: QuoteType, end: number): OpenAttribute {
+  if (quote === QuoteType.Single || quote === QuoteType.Double) {
+    const mark = quote === QuoteType.Single ? "'" : '"';
+    return { ...attribute, start: html.indexOf(mark, attribute.start) + 1, end: end - 1 };
+  }
+  const behind = html.indexOf('=', attribute.start) + 1;
+  const blanks = /^\s*/.exec(html.slice(behind, end))?.[0].length ?? 0;
+  return { ...attribute, start: behind + blanks, end };
+}
+
+/** What is gathered while a text is read: its words, and beside them addresses, marks and alternative texts. */
+class HtmlReader {
+  /** The tag that is being read. */
+  tag = '';
+  private readonly addresses: WrittenAddress[] = [];
+  private readonly alts: string[] = [];
+  private readonly marks: TextMark[] = [];
+  /** Headings, code and quotations that are open, outermost first. */
+  private readonly open: { readonly tag: string; readonly start: number }[] = [];
+  private readonly pieces: string[] = [];
+  private length = 0;
+  private title = '';
+  private base: string | null = null;
+  /** The element whose text nobody reads. */
+  private silent: string | null = null;
+
+  constructor(private readonly html: string) {}
+
+  scan(): HtmlScan {
+    const { addresses, base, alts, marks } = this;
+    return { text: this.pieces.join(''), addresses, base, title: this.title.trim(), alts, marks };
+  }
+
+  openTag(): void {
+    const { tag } = this;
+    if (blockTags.has(tag)) this.say('\n');
+    if (markedTags.has(tag) && this.silent === null) {
+      // A heading that begins inside another ends it.
+      if (markedTags.get(tag) === 'heading') this.closeMark(tag);
+      if (this.open.length < 32) this.open.push({ tag, start: this.length });
+    }
+    if (this.silent === null && silentTags.has(tag)) this.silent = tag;
+  }
+
+  closeTag(name: string): void {
+    if (this.open.length && markedTags.has(name)) this.closeMark(name);
+    if (this.silent === name) this.silent = null;
+    else if (blockTags.has(name)) this.say('\n');
+  }
+
+  attribute({ name, value, start, end }: OpenAttribute): void {
+    const { tag } = this;
+    if (name === 'alt') {
+      if (value.trim()) this.alts.push(value.trim());
+    } else if (name === 'style') {
+      this.addAll(name, 'css', cssAddresses(this.html.slice(start, end)), start);
+    } else if (name === 'srcset' || name === 'imagesrcset') {
+      this.addAll(name, 'html', srcsetAddresses(this.html.slice(start, end)), start);
+    } else if (name === 'href' && tag === 'base') {
+      this.base ??= value.trim();
+    } else if (name === 'data' ? tag === 'object' : addressAttributes.has(name)) {
+      this.addresses.push({ attribute: name, tag, value: value.trim(), start, end, context: 'html' });
+    }
+  }
+
+  readText(start: number, end: number): void {
+    const text = this.html.slice(start, end);
+    if (this.silent === 'style') this.addAll('style', 'css', cssAddresses(text), start);
+    else this.say(this.words(text));
+  }
+
+  /** A line break in the source is a space, unless the text is set as it is: only blocks begin a new line. A line break written as a reference stays one. */
+  private words(text: string): string {
+    const isSetAsItIs = !text.includes('\n') || this.open.some((o) => o.tag === 'pre');
+    const line = isSetAsItIs ? text : text.replace(/\n/g, ' ');
+    return line.includes('&') ? decodeHTML(line) : line;
+  }
+
+  private say(text: string): void {
+    if (this.silent === 'title') this.title += text;
+    if (this.silent !== null) return;
+    this.pieces.push(text);
+    this.length += text.length;
+  }
+
+  private addAll(attribute: string, context: 'html' | 'css', spots: readonly Spot[], by: number): void {
+    for (const spot of spots) this.addresses.push({ attribute, tag: this.tag, context, ...shift(spot, by) });
+  }
+
+  private closeMark(name: string): void {
+    // The end of any heading ends the one that is open (WHATWG HTML, 13.2.6.4.7).
+    const is = markedTags.get(name);
+    const at = this.open.findLastIndex((o) =>
+      is === 'heading' ? markedTags.get(o.tag) === 'heading' : o.tag === name,
+    );
+    const begun = this.open[at];
+    if (is === undefined || begun === undefined) return;
+    this.marks.push({ is, start: begun.start, end: this.length });
+    this.open.length = at;
+  }
 }
 
 type Spot = { value: string; start: number; end: number };
