@@ -46,6 +46,19 @@ function noteOf(
 
 const keysOf = (row: TreeRow): readonly IncomingKey[] => (row.row === 'section' ? row.things : row.below);
 
+/** The row that a key leads to; undefined for a key that leads nowhere. */
+function goal(key: string, from: number, length: number): number | undefined {
+  const goals: Readonly<Record<string, number>> = {
+    ArrowDown: from + 1,
+    ArrowUp: from - 1,
+    PageDown: from + 12,
+    PageUp: from - 12,
+    Home: 0,
+    End: length - 1,
+  };
+  return goals[key];
+}
+
 /** Everything that a package would bring, as a tree to tick: a window onto as many rows as there are. */
 export function ThingTree({ label, standing = true, rows, chosen, along, onToggle }: ThingTreeProps) {
   const box = useRef<HTMLDivElement>(null);
@@ -67,19 +80,11 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
   };
   const onKey = (event: React.KeyboardEvent) => {
     const row = rows[current];
-    const keys: Readonly<Record<string, () => void>> = {
-      ArrowDown: () => go(current + 1),
-      ArrowUp: () => go(current - 1),
-      PageDown: () => go(current + 12),
-      PageUp: () => go(current - 12),
-      Home: () => go(0),
-      End: () => go(rows.length - 1),
-      ' ': () => row && onToggle(keysOf(row)),
-    };
-    const run = event.ctrlKey || event.metaKey ? undefined : keys[event.key];
-    if (!run) return;
+    const to = event.ctrlKey || event.metaKey ? undefined : goal(event.key, current, rows.length);
+    if (to === undefined && event.key !== ' ') return;
     event.preventDefault();
-    run();
+    if (to !== undefined) go(to);
+    else if (row) onToggle(keysOf(row));
   };
   return (
     <div
@@ -97,62 +102,78 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
     >
       <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
         {windowed.getVirtualItems().map((slot) => {
-          const row = rows[slot.index]!;
+          const row = rows[slot.index];
+          if (!row) return null;
           const state = tickOf(keysOf(row), chosen);
-          const common = {
-            id: `incoming-${slot.index}`,
-            role: 'treeitem',
-            'aria-level': row.row === 'section' ? 1 : row.depth + 1,
-            'aria-checked': state === 'some' ? ('mixed' as const) : state === 'all',
-            'data-current': slot.index === current,
-            onClick: () => setAt(slot.index),
-          };
-          const place = {
-            position: 'absolute',
-            top: slot.start,
-            left: 0,
-            right: 0,
-            height: heights[row.row],
-          } as const;
-          const choice = <ChoiceBox state={state} onToggle={() => onToggle(keysOf(row))} />;
-          if (row.row === 'section')
-            return (
-              <div key={slot.key} {...common} className={styles.section} style={place}>
-                {choice}
-                <span style={{ flex: 1 }}>{row.title}</span>
-                <span className="soft number">{row.things.length}</span>
-              </div>
-            );
-          const { thing } = row;
-          const reason = along.get(thing.key);
-          const note = noteOf(thing, chosen.has(thing.key), reason);
           return (
             <div
               key={slot.key}
-              {...common}
-              className={styles.row}
-              style={{ ...place, paddingLeft: 8 + (row.depth - 1) * 22 }}
-              data-along={reason !== undefined}
+              id={`incoming-${slot.index}`}
+              role="treeitem"
+              aria-level={row.row === 'section' ? 1 : row.depth + 1}
+              aria-selected={slot.index === current}
+              aria-checked={state === 'some' ? 'mixed' : state === 'all'}
+              data-current={slot.index === current}
+              data-along={row.row === 'thing' && along.has(row.thing.key)}
+              onClick={() => setAt(slot.index)}
+              className={row.row === 'section' ? styles.section : styles.row}
+              style={{ ...placeOf(row), top: slot.start }}
             >
-              {choice}
-              <span className={styles.text}>
-                <span title={thing.title} style={{ fontWeight: thing.kind === 'module' ? 600 : 400 }}>
-                  {thing.title}
-                </span>
-                <span className="soft" style={{ fontSize: '0.82rem' }} title={note}>
-                  {kindOf(row)}
-                  {note && ` · ${note}`}
-                </span>
-              </span>
-              {standing && (
-                <span className={styles.standing} data-standing={thing.standing}>
-                  {standingTitles[thing.standing]}
-                </span>
+              <ChoiceBox state={state} onToggle={() => onToggle(keysOf(row))} />
+              {row.row === 'section' ? (
+                <SectionRow row={row} />
+              ) : (
+                <ThingRow row={row} chosen={chosen} along={along} standing={standing} />
               )}
             </div>
           );
         })}
       </div>
     </div>
+  );
+}
+
+/** Where a row stands in the window; deeper things stand further in. */
+const placeOf = (row: TreeRow) => ({
+  position: 'absolute' as const,
+  left: 0,
+  right: 0,
+  height: heights[row.row],
+  ...(row.row === 'thing' ? { paddingLeft: 8 + (row.depth - 1) * 22 } : {}),
+});
+
+function SectionRow({ row }: { row: Extract<TreeRow, { row: 'section' }> }) {
+  return (
+    <>
+      <span style={{ flex: 1 }}>{row.title}</span>
+      <span className="soft number">{row.things.length}</span>
+    </>
+  );
+}
+
+interface ThingRowProps extends Pick<ThingTreeProps, 'chosen' | 'along' | 'standing'> {
+  readonly row: Extract<TreeRow, { row: 'thing' }>;
+}
+
+function ThingRow({ row, chosen, along, standing }: ThingRowProps) {
+  const { thing } = row;
+  const note = noteOf(thing, chosen.has(thing.key), along.get(thing.key));
+  return (
+    <>
+      <span className={styles.text}>
+        <span title={thing.title} style={{ fontWeight: thing.kind === 'module' ? 600 : 400 }}>
+          {thing.title}
+        </span>
+        <span className="soft" style={{ fontSize: '0.82rem' }} title={note}>
+          {kindOf(row)}
+          {note && ` · ${note}`}
+        </span>
+      </span>
+      {standing && (
+        <span className={styles.standing} data-standing={thing.standing}>
+          {standingTitles[thing.standing]}
+        </span>
+      )}
+    </>
   );
 }

@@ -1,5 +1,6 @@
 import { incomingKey, type IncomingThing, type Standing } from '@/core/add/incoming';
-import { everyStanding, sayChoice, tickOf, toggle, treeRows } from './tree-model';
+import { toggled } from '../marks/toggled';
+import { everyStanding, sayChoice, tickOf, treeRows } from './tree-model';
 
 const thing = (ref: string, standing: Standing, parent: string | null = null, type: IncomingThing['type'] = 'item'): IncomingThing => ({
   key: incomingKey(type, ref), type, ref, kind: type, title: ref, parent: parent === null ? null : incomingKey('item', parent), standing, counterpart: null, differences: [], proposed: false, leftOut: null,
@@ -44,8 +45,8 @@ test('boxes of modules follow what is below them', () => {
   expect([
     tickOf(keys, new Set()),
     tickOf(keys, one),
-    tickOf(keys, toggle(keys, one)),
-    tickOf(keys, toggle(keys, new Set(keys))),
+    tickOf(keys, toggled(one, keys)),
+    tickOf(keys, toggled(new Set(keys), keys)),
   ]).toEqual(['none', 'some', 'all', 'none']);
 });
 test('a choice in words', () => {

@@ -89,16 +89,6 @@ export function tickOf(
   return n === keys.length ? 'all' : 'some';
 }
 
-/** Ticks all of a row, or takes all of it away where all is ticked. */
-export function toggle(keys: readonly IncomingKey[], chosen: ReadonlySet<IncomingKey>): Set<IncomingKey> {
-  const next = new Set(chosen);
-  const all = tickOf(keys, chosen) === 'all';
-  for (const key of keys)
-    if (all) next.delete(key);
-    else next.add(key);
-  return next;
-}
-
 /** How many of each sort a choice holds, in words: “12 items, 5 files”. */
 export function sayChoice(keys: Iterable<IncomingKey>): string {
   const names: Readonly<Record<IncomingType, readonly [string, string]>> = {

@@ -3,6 +3,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { plural } from '@/core/text/plural';
 import type { LedgerLine } from '@/services/carry-out/ledger';
 import type { RunSummary } from '@/services/carry-out/run-summary';
@@ -25,48 +26,27 @@ export interface RunView {
   readonly isLast: boolean;
 }
 
+interface RunListProps {
+  readonly id: string;
+  readonly code: string;
+  readonly title: string;
+  readonly runs: readonly RunView[];
+  readonly planSize: number;
+}
+
 /** Every run with its ledger; the newest can be taken back as a whole. */
-export function RunList({
-  id,
-  code,
-  title,
-  runs,
-  planSize,
-}: {
-  id: string;
-  code: string;
-  title: string;
-  runs: readonly RunView[];
-  planSize: number;
-}) {
+export function RunList({ id, code, title, runs, planSize }: RunListProps) {
   const router = useRouter();
   const undo = useJob(() => router.refresh(), { shellId: id, kind: 'undo' });
   const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
-  const takeBack = (runId: string, what: 'run' | 'since' | 'step', sequence?: number) =>
+  const takeBack: TakeBack = (runId, what, sequence) =>
     void undo.start(`/api/shells/${id}/undo`, {
       runId,
       what,
       ...(sequence === undefined ? {} : { sequence }),
     });
-  if (!runs.length)
-    return (
-      <div className={styles.page}>
-        <h1>Nothing has been carried out yet</h1>
-        <p style={{ margin: 0 }}>
-          {planSize > 0 ? (
-            <>
-              {planSize} changes wait in the plan: <Link href={`/shells/${id}/rehearse`}>rehearse them</Link>,
-              then carry them out from there.
-            </>
-          ) : (
-            <>
-              The plan is empty. <Link href={`/shells/${id}/comb`}>Comb</Link> and accept what should go.
-            </>
-          )}
-        </p>
-      </div>
-    );
-  const last = runs[0]!;
+  const [last] = runs;
+  if (!last) return <NoRuns id={id} planSize={planSize} />;
   return (
     <div className={styles.page}>
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
@@ -87,29 +67,9 @@ export function RunList({
       </div>
       <JobProgress job={undo} label="Taking back" />
       {runs.map((run) => (
-        <section
-          key={run.id}
-          id={`run-${run.id}`}
-          className={styles.card}
-          aria-label={`Run of ${new Date(run.finishedAt).toLocaleString('en-GB')}`}
-        >
-          <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
-            <SmallCloth code={code} title={title} />
-            <h2 style={{ flex: 1 }} className="number">
-              {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of{' '}
-              <time dateTime={run.finishedAt}>{new Date(run.finishedAt).toLocaleString('en-GB')}</time>
-            </h2>
-            <RunActions run={run} busy={busy} onUndo={(what) => takeBack(run.id, what)} />
-          </div>
-          <details open={run === last} style={{ marginTop: 8 }}>
-            <summary>Ledger</summary>
-            <LedgerTable
-              lines={run.ledger}
-              busy={busy}
-              onUndo={run.state === 'done' ? (sequence) => takeBack(run.id, 'step', sequence) : null}
-            />
-          </details>
-        </section>
+        <RunCard key={run.id} run={run} isOpen={run === last} busy={busy} onTakeBack={takeBack}>
+          <SmallCloth code={code} title={title} />
+        </RunCard>
       ))}
       {last.state === 'undone' && (
         <Alert severity="info">
@@ -119,6 +79,61 @@ export function RunList({
         </Alert>
       )}
     </div>
+  );
+}
+
+type TakeBack = (runId: string, what: 'run' | 'since' | 'step', sequence?: number) => void;
+
+function NoRuns({ id, planSize }: Pick<RunListProps, 'id' | 'planSize'>) {
+  return (
+    <div className={styles.page}>
+      <h1>Nothing has been carried out yet</h1>
+      <p style={{ margin: 0 }}>
+        {planSize > 0 ? (
+          <>
+            {planSize} changes wait in the plan: <Link href={`/shells/${id}/rehearse`}>rehearse them</Link>,
+            then carry them out from there.
+          </>
+        ) : (
+          <>
+            The plan is empty. <Link href={`/shells/${id}/comb`}>Comb</Link> and accept what should go.
+          </>
+        )}
+      </p>
+    </div>
+  );
+}
+
+interface RunCardProps {
+  readonly run: RunView;
+  readonly isOpen: boolean;
+  readonly busy: boolean;
+  readonly onTakeBack: TakeBack;
+  /** The cloth of the shell. */
+  readonly children: ReactNode;
+}
+
+function RunCard({ run, isOpen, busy, onTakeBack, children }: RunCardProps) {
+  const when = new Date(run.finishedAt).toLocaleString('en-GB');
+  return (
+    <section id={`run-${run.id}`} className={styles.card} aria-label={`Run of ${when}`}>
+      <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
+        {children}
+        <h2 style={{ flex: 1 }} className="number">
+          {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of{' '}
+          <time dateTime={run.finishedAt}>{when}</time>
+        </h2>
+        <RunActions run={run} busy={busy} onUndo={(what) => onTakeBack(run.id, what)} />
+      </div>
+      <details open={isOpen} style={{ marginTop: 8 }}>
+        <summary>Ledger</summary>
+        <LedgerTable
+          lines={run.ledger}
+          busy={busy}
+          onUndo={run.state === 'done' ? (sequence) => onTakeBack(run.id, 'step', sequence) : null}
+        />
+      </details>
+    </section>
   );
 }
 

@@ -1,11 +1,12 @@
 'use client';
 import { useColorScheme } from '@mui/material/styles';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { collect } from '@/core/collect';
 import type { CoatFinding } from './coat-model';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel } from './coat-model';
 import { readPalette } from './draw-coat';
+import { useSize } from './use-size';
 
 const lengths = { 'fix-first': 46, 'look-at': 34, tidy: 24 } as const;
 
@@ -21,22 +22,11 @@ export function UprightCoat({
   current: CoatFinding | null;
   onOpen: (finding: string) => void;
 }) {
-  const box = useRef<HTMLDivElement>(null);
+  const { box, height } = useSize();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [height, setHeight] = useState(0);
   const { colorScheme } = useColorScheme();
   const model = useMemo(() => coatModel(sketch, findings), [sketch, findings]);
   const things = useMemo(() => [...model.items, ...model.bands.flatMap((b) => b.bristles)], [model]);
-
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const observer = new ResizeObserver((entries) =>
-      setHeight(Math.floor(entries[0]?.contentRect.height ?? 0)),
-    );
-    observer.observe(element);
-    return () => observer.disconnect();
-  }, []);
 
   // The bristles are drawn once for a height and a scheme; what is looked at only moves the frame over them.
   const bristles = useRef<HTMLCanvasElement | null>(null);

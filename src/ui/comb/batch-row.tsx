@@ -23,21 +23,22 @@ interface BatchRowProps {
 }
 
 /** One batch: how many, what, the fact that proves it, and what to do. What needs a look first can be taken only after it. */
-export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBack }: BatchRowProps) {
-  const [open, setOpen] = useState(false);
-  const [looked, setLooked] = useState(false);
-  const [facts, setFacts] = useState<Readonly<Record<string, readonly Evidence[]>> | null>(null);
+export function BatchRow(props: BatchRowProps) {
+  const { id, batch, findings } = props;
+  const [isOpen, setOpen] = useState(false);
+  const [wasLookedAt, setLookedAt] = useState(false);
+  const [facts, setFacts] = useState<Facts | null>(null);
   const load = async () => {
     const ids = findings.slice(0, mostShown).map((f) => f.id);
-    const result = await send<{ facts: Readonly<Record<string, readonly Evidence[]>> }>(
-      `/api/shells/${id}/facts`,
-      { findings: ids },
-    );
+    const result = await send<{ facts: Facts }>(`/api/shells/${id}/facts`, { findings: ids });
     setFacts(result.ok ? result.value.facts : {});
   };
+  const look = () => {
+    setOpen(!isOpen);
+    setLookedAt(true);
+    if (!facts) void load();
+  };
   const decide = `/shells/${id}/decide?batch=${batch.id}`;
-  const panel = `evidence-${batch.id}`;
-  const label = batch.action ? `${actionWords[batch.action]} ${batch.touches}` : null;
   return (
     <li className={styles.batch}>
       <FamilyShape family={batch.family} size={18} named />
@@ -58,78 +59,96 @@ export function BatchRow({ id, batch, findings, inPlan, busy, onAccept, onTakeBa
           {batch.proof}
         </p>
       </div>
-      <div className={styles.actions}>
+      <BatchActions {...props} decide={decide} isOpen={isOpen} wasLookedAt={wasLookedAt} onLook={look} />
+      {isOpen && <BatchEvidence batch={batch} findings={findings} facts={facts} decide={decide} />}
+    </li>
+  );
+}
+
+type Facts = Readonly<Record<string, readonly Evidence[]>>;
+const panelOf = (batch: Batch) => `evidence-${batch.id}`;
+
+interface BatchActionsProps extends BatchRowProps {
+  /** Where its findings are gone through one by one. */
+  readonly decide: string;
+  readonly isOpen: boolean;
+  readonly wasLookedAt: boolean;
+  readonly onLook: () => void;
+}
+
+function BatchActions(props: BatchActionsProps) {
+  const { batch, inPlan, busy } = props;
+  const label = batch.action ? `${actionWords[batch.action]} ${batch.touches}` : null;
+  const isTakable = batch.safe || props.wasLookedAt;
+  return (
+    <div className={styles.actions}>
+      <Button
+        size="small"
+        variant={isTakable || inPlan || !label ? 'outlined' : 'contained'}
+        aria-expanded={props.isOpen}
+        aria-controls={panelOf(batch)}
+        onClick={props.onLook}
+      >
+        Look
+      </Button>
+      {inPlan && (
+        <Button size="small" onClick={props.onTakeBack} disabled={busy}>
+          In the plan · take back
+        </Button>
+      )}
+      {!inPlan && label && (
         <Button
           size="small"
-          variant={batch.safe || looked || inPlan || !label ? 'outlined' : 'contained'}
-          aria-expanded={open}
-          aria-controls={panel}
-          onClick={() => {
-            setOpen(!open);
-            setLooked(true);
-            if (!facts) void load();
-          }}
+          variant={isTakable ? 'contained' : 'outlined'}
+          disabled={busy || !isTakable}
+          onClick={props.onAccept}
+          title={isTakable ? undefined : 'Look at the evidence first'}
         >
-          Look
+          {label}
         </Button>
-        {inPlan && (
-          <Button size="small" onClick={onTakeBack} disabled={busy}>
-            In the plan · take back
-          </Button>
-        )}
-        {!inPlan && label && (
-          <Button
-            size="small"
-            variant={batch.safe || looked ? 'contained' : 'outlined'}
-            disabled={busy || !(batch.safe || looked)}
-            onClick={onAccept}
-            title={batch.safe || looked ? undefined : 'Look at the evidence first'}
-          >
-            {label}
-          </Button>
-        )}
-        {!inPlan && !label && (
-          <Button size="small" variant="outlined" href={decide}>
-            Choose
-          </Button>
-        )}
-      </div>
-      {open && (
-        <div
-          className={styles.evidence}
-          id={panel}
-          role="region"
-          aria-label={`Evidence: ${batch.title}`}
-          aria-busy={facts === null}
-          tabIndex={0}
-        >
-          {findings.slice(0, mostShown).map((f) => (
-            <div key={f.id}>
-              <h3>{f.title}</h3>
-              <dl
-                style={{
-                  display: 'grid',
-                  gridTemplateColumns: 'max-content 1fr',
-                  gap: '2px 14px',
-                  margin: '4px 0',
-                }}
-              >
-                {(facts?.[f.id] ?? []).slice(0, 6).map((e, i) => (
-                  <div key={i} style={{ display: 'contents' }}>
-                    <dt className="soft">{e.label}</dt>
-                    <dd style={{ margin: 0, overflowWrap: 'anywhere' }}>{e.value}</dd>
-                  </div>
-                ))}
-              </dl>
-            </div>
-          ))}
-          {findings.length > mostShown && (
-            <p>
-              <Link href={decide}>and {findings.length - mostShown} more: go through them one by one</Link>
-            </p>
-          )}
-        </div>
       )}
-    </li>
+      {!inPlan && !label && (
+        <Button size="small" variant="outlined" href={props.decide}>
+          Choose
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface BatchEvidenceProps extends Pick<BatchRowProps, 'batch' | 'findings'> {
+  readonly facts: Facts | null;
+  readonly decide: string;
+}
+
+function BatchEvidence({ batch, findings, facts, decide }: BatchEvidenceProps) {
+  return (
+    <div
+      className={styles.evidence}
+      id={panelOf(batch)}
+      role="region"
+      aria-label={`Evidence: ${batch.title}`}
+      aria-busy={facts === null}
+      tabIndex={0}
+    >
+      {findings.slice(0, mostShown).map((f) => (
+        <div key={f.id}>
+          <h3>{f.title}</h3>
+          <dl className={styles.facts}>
+            {(facts?.[f.id] ?? []).slice(0, 6).map((e, i) => (
+              <div key={i}>
+                <dt className="soft">{e.label}</dt>
+                <dd>{e.value}</dd>
+              </div>
+            ))}
+          </dl>
+        </div>
+      ))}
+      {findings.length > mostShown && (
+        <p>
+          <Link href={decide}>and {findings.length - mostShown} more: go through them one by one</Link>
+        </p>
+      )}
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef } from 'react';
-import { urgencyTitles } from '@/core/checks/finding';
+import { useEffect, useRef, type CSSProperties } from 'react';
+import { urgencyTitles, type ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
 import { ChoiceBox } from '../marks/choice-box';
 import type { Row } from './list-model';
@@ -53,7 +53,8 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
     >
       <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
         {windowed.getVirtualItems().map((slot) => {
-          const row = rows[slot.index]!;
+          const row = rows[slot.index];
+          if (!row) return null;
           const style = {
             position: 'absolute',
             top: slot.start,
@@ -61,54 +62,63 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
             right: 0,
             height: heights[row.type],
           } as const;
-          if (row.type === 'group') {
-            const ids = row.findings.map((f) => f.id);
-            const n = ids.filter((id) => chosen.has(id)).length;
-            const someOrAll = n === ids.length ? 'all' : 'some';
-            return (
-              <div key={slot.key} className={styles.group} style={style} role="presentation">
-                <ChoiceBox state={n === 0 ? 'none' : someOrAll} onToggle={() => onToggle(ids)} />
-                <span style={{ flex: 1, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
-                  {row.title}
-                </span>
-                <span className="soft number" style={{ fontFamily: 'inherit', fontWeight: 400 }}>
-                  {ids.length}
-                </span>
-              </div>
-            );
-          }
-          const { finding } = row;
-          const fate = fateOf(finding.id);
+          if (row.type === 'group')
+            return <GroupRow key={slot.key} row={row} style={style} chosen={chosen} onToggle={onToggle} />;
+          const { id } = row.finding;
           return (
             <div
               key={slot.key}
-              id={`finding-${finding.id}`}
+              id={`finding-${id}`}
               className={styles.row}
               style={style}
               role="option"
-              aria-selected={chosen.has(finding.id)}
-              data-current={finding.id === current}
-              onClick={() => onCurrent(finding.id)}
+              aria-selected={chosen.has(id)}
+              data-current={id === current}
+              onClick={() => onCurrent(id)}
             >
-              <ChoiceBox
-                state={chosen.has(finding.id) ? 'all' : 'none'}
-                onToggle={() => onToggle([finding.id])}
-              />
-              <FamilyShape family={finding.family} named />
-              <span className={styles.text}>
-                <span title={finding.title}>{finding.title}</span>
-                <span className="soft" style={{ fontSize: '0.82rem' }}>
-                  {urgencyTitles[finding.urgency]} ·{' '}
-                  {(finding.subjects[0]?.path ?? []).join(' › ') || 'top level'}
-                </span>
-              </span>
-              {fate && (
-                <span style={{ color: 'var(--calendar)', fontWeight: 600, fontSize: '0.85rem' }}>{fate}</span>
-              )}
+              <ChoiceBox state={chosen.has(id) ? 'all' : 'none'} onToggle={() => onToggle([id])} />
+              <FindingWords finding={row.finding} fate={fateOf(id)} />
             </div>
           );
         })}
       </div>
     </div>
+  );
+}
+
+interface GroupRowProps extends Pick<FindingListProps, 'chosen' | 'onToggle'> {
+  readonly row: Extract<Row, { type: 'group' }>;
+  readonly style: CSSProperties;
+}
+
+function GroupRow({ row, style, chosen, onToggle }: GroupRowProps) {
+  const ids = row.findings.map((f) => f.id);
+  const n = ids.filter((id) => chosen.has(id)).length;
+  const someOrAll = n === ids.length ? 'all' : 'some';
+  return (
+    <div className={styles.group} style={style} role="presentation">
+      <ChoiceBox state={n === 0 ? 'none' : someOrAll} onToggle={() => onToggle(ids)} />
+      <span className={styles.groupTitle}>{row.title}</span>
+      <span className="soft number" style={{ fontFamily: 'inherit', fontWeight: 400 }}>
+        {ids.length}
+      </span>
+    </div>
+  );
+}
+
+/** What a finding says in one row, and what the plan does about it. */
+function FindingWords({ finding, fate }: { finding: ListedFinding; fate: string | null }) {
+  const place = (finding.subjects[0]?.path ?? []).join(' › ') || 'top level';
+  return (
+    <>
+      <FamilyShape family={finding.family} named />
+      <span className={styles.text}>
+        <span title={finding.title}>{finding.title}</span>
+        <span className="soft" style={{ fontSize: '0.82rem' }}>
+          {urgencyTitles[finding.urgency]} · {place}
+        </span>
+      </span>
+      {fate && <span className={styles.fate}>{fate}</span>}
+    </>
   );
 }

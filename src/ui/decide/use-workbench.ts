@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import type { ListedFinding } from '@/core/checks/finding';
 import type { DecideView } from '@/services/decide/decide-view';
 import { useDecisions, type Decisions } from '../comb/use-decisions';
+import { toggled } from '../marks/toggled';
 import { listRows, readFilter, writeFilter, type Filter, type ListState, type Row } from './list-model';
 
 export interface WorkbenchState {
@@ -116,15 +117,6 @@ function listsOf(view: DecideView, stateOf: Decisions['stateOf']): WorkbenchStat
   const lists: Record<ListState, ListedFinding[]> = { open: [], planned: [], 'left-be': [] };
   for (const finding of [...view.findings, ...view.leftBe]) lists[stateOf(finding.id)].push(finding);
   return lists;
-}
-
-function toggled(now: ReadonlySet<string>, ids: readonly string[]): ReadonlySet<string> {
-  const next = new Set(now);
-  const isWhole = ids.every((id) => next.has(id));
-  for (const id of ids)
-    if (isWhole) next.delete(id);
-    else next.add(id);
-  return next;
 }
 
 /** The finding behind the current one that is still there, else the one before it. */

@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { IncomingKey, IncomingThing } from '@/core/add/incoming';
 import { ThingTree } from '../add/thing-tree';
-import { everyStanding, sayChoice, toggle, treeRows } from '../add/tree-model';
+import { everyStanding, sayChoice, treeRows } from '../add/tree-model';
+import { toggled } from '../marks/toggled';
 import styles from '../add/add.module.css';
 
 const kinds = [
@@ -42,7 +43,7 @@ export function PartStage({
             rows={rows}
             chosen={chosen}
             along={new Map()}
-            onToggle={(keys) => setChosen((now) => toggle(keys, now))}
+            onToggle={(keys) => setChosen((now) => toggled(now, keys))}
             standing={false}
           />
         ) : (

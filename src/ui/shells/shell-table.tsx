@@ -14,6 +14,7 @@ import { compareText } from '@/core/compare-text';
 import { plural } from '@/core/text/plural';
 import type { ShellLine } from '@/services/shells/shell-list';
 import { send } from '../jobs/use-job';
+import { toggled } from '../marks/toggled';
 import { RemoveShell } from './remove-shell';
 import { ShellRow } from './shell-row';
 import styles from './shells.module.css';
@@ -30,36 +31,23 @@ const columns: readonly { key: SortKey; label: string; numeric?: boolean }[] = [
   { key: 'runAt', label: 'Last run' },
 ];
 
+interface Sort {
+  readonly key: SortKey;
+  readonly down: boolean;
+}
+
 /** Every shell, to be sorted, filtered, and combed several at once. */
 export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
   const router = useRouter();
   const { enqueueSnackbar } = useSnackbar();
-  const [sort, setSort] = useState<{ key: SortKey; down: boolean }>({ key: 'code', down: false });
+  const [sort, setSort] = useState<Sort>({ key: 'code', down: false });
   const [filter, setFilter] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [busy, setBusy] = useState(false);
+  const [isCombing, setCombing] = useState(false);
   const [removing, setRemoving] = useState<ShellLine | null>(null);
-  const shown = useMemo(() => {
-    const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-    const rows = shells.filter((s) =>
-      words.every((w) => `${s.code} ${s.title} ${s.term}`.toLowerCase().includes(w)),
-    );
-    const value = (s: ShellLine) => s[sort.key] ?? '';
-    return [...rows].sort((a, b) => {
-      const [x, y] = [value(a), value(b)];
-      const isNumeric = typeof x === 'number' && typeof y === 'number';
-      const order = isNumeric ? x - y : compareText(String(x), String(y));
-      return sort.down ? -order : order;
-    });
-  }, [shells, filter, sort]);
-  const toggle = (id: string) =>
-    setChosen((now) => {
-      const next = new Set(now);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
+  const shown = useMemo(() => sorted(filtered(shells, filter), sort), [shells, filter, sort]);
   const comb = async () => {
-    setBusy(true);
+    setCombing(true);
     const started = await Promise.all(
       [...chosen].map((id) => send<{ jobId: string }>(`/api/shells/${id}/comb`)),
     );
@@ -67,12 +55,10 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
       if (!job.ok) enqueueSnackbar(job.trouble, { variant: 'error' });
       else await ended(job.value.jobId);
     }
-    setBusy(false);
+    setCombing(false);
     setChosen(new Set());
     router.refresh();
   };
-  const direction = sort.down ? 'desc' : 'asc';
-  const all = shown.length > 0 && shown.every((s) => chosen.has(s.id));
   return (
     <>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '14px 0' }}>
@@ -83,65 +69,24 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
           onChange={(e) => setFilter(e.target.value)}
           sx={{ width: 300 }}
         />
-        <Button variant="outlined" disabled={chosen.size === 0 || busy} onClick={() => void comb()}>
-          {busy ? 'Combing …' : `Comb ${plural(chosen.size, 'shell')}`}
+        <Button variant="outlined" disabled={chosen.size === 0 || isCombing} onClick={() => void comb()}>
+          {isCombing ? 'Combing …' : `Comb ${plural(chosen.size, 'shell')}`}
         </Button>
         <span className="soft number" role="status">
-          {shown.length === shells.length
-            ? plural(shells.length, 'shell')
-            : `${shown.length} of ${plural(shells.length, 'shell')}`}
+          {shown.length < shells.length && `${shown.length} of `}
+          {plural(shells.length, 'shell')}
         </span>
       </div>
-      <div
-        style={{
-          background: 'var(--sheet)',
-          border: '1px solid var(--line)',
-          borderRadius: 8,
-          overflowX: 'auto',
-        }}
-        tabIndex={0}
-        role="region"
-        aria-label="Shells"
-      >
+      <div className={styles.box} tabIndex={0} role="region" aria-label="Shells">
         <Table size="small" className={styles.table}>
-          <TableHead>
-            <TableRow>
-              <TableCell padding="checkbox">
-                <Checkbox
-                  size="small"
-                  checked={all}
-                  indeterminate={!all && chosen.size > 0}
-                  onChange={() => setChosen(all ? new Set() : new Set(shown.map((s) => s.id)))}
-                  slotProps={{ input: { 'aria-label': 'Choose all shells shown' } }}
-                />
-              </TableCell>
-              {columns.map((c) => (
-                <TableCell
-                  key={c.key}
-                  align={c.numeric ? 'right' : 'left'}
-                  sortDirection={sort.key === c.key ? direction : false}
-                >
-                  <TableSortLabel
-                    active={sort.key === c.key}
-                    direction={sort.key === c.key && sort.down ? 'desc' : 'asc'}
-                    onClick={() => setSort({ key: c.key, down: sort.key === c.key && !sort.down })}
-                  >
-                    {c.label}
-                  </TableSortLabel>
-                </TableCell>
-              ))}
-              <TableCell>
-                <span className="unseen">Remove</span>
-              </TableCell>
-            </TableRow>
-          </TableHead>
+          <ShellHead shown={shown} chosen={chosen} onChoose={setChosen} sort={sort} onSort={setSort} />
           <tbody>
             {shown.map((shell) => (
               <ShellRow
                 key={shell.id}
                 shell={shell}
                 isChosen={chosen.has(shell.id)}
-                onToggle={() => toggle(shell.id)}
+                onToggle={() => setChosen((now) => toggled(now, [shell.id]))}
                 onRemove={() => setRemoving(shell)}
               />
             ))}
@@ -150,6 +95,68 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
       </div>
       {removing && <RemoveShell shell={removing} onClose={() => setRemoving(null)} />}
     </>
+  );
+}
+
+/** The shells whose code, title or term has all the words. */
+function filtered(shells: readonly ShellLine[], filter: string): readonly ShellLine[] {
+  const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+  return shells.filter((s) =>
+    words.every((word) => `${s.code} ${s.title} ${s.term}`.toLowerCase().includes(word)),
+  );
+}
+
+function sorted(shells: readonly ShellLine[], { key, down }: Sort): readonly ShellLine[] {
+  const order = [...shells].sort((a, b) => compareValues(a[key] ?? '', b[key] ?? ''));
+  return down ? order.reverse() : order;
+}
+
+const compareValues = (a: string | number, b: string | number): number =>
+  typeof a === 'number' && typeof b === 'number' ? a - b : compareText(String(a), String(b));
+
+interface ShellHeadProps {
+  readonly shown: readonly ShellLine[];
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (ids: ReadonlySet<string>) => void;
+  readonly sort: Sort;
+  readonly onSort: (sort: Sort) => void;
+}
+
+function ShellHead({ shown, chosen, onChoose, sort, onSort }: ShellHeadProps) {
+  const isAll = shown.length > 0 && shown.every((s) => chosen.has(s.id));
+  const direction = sort.down ? 'desc' : 'asc';
+  return (
+    <TableHead>
+      <TableRow>
+        <TableCell padding="checkbox">
+          <Checkbox
+            size="small"
+            checked={isAll}
+            indeterminate={!isAll && chosen.size > 0}
+            onChange={() => onChoose(isAll ? new Set() : new Set(shown.map((s) => s.id)))}
+            slotProps={{ input: { 'aria-label': 'Choose all shells shown' } }}
+          />
+        </TableCell>
+        {columns.map(({ key, label, numeric }) => (
+          <TableCell
+            key={key}
+            align={numeric ? 'right' : 'left'}
+            sortDirection={sort.key === key ? direction : false}
+          >
+            <TableSortLabel
+              active={sort.key === key}
+              direction={sort.key === key ? direction : 'asc'}
+              onClick={() => onSort({ key, down: sort.key === key && !sort.down })}
+            >
+              {label}
+            </TableSortLabel>
+          </TableCell>
+        ))}
+        <TableCell>
+          <span className="unseen">Remove</span>
+        </TableCell>
+      </TableRow>
+    </TableHead>
   );
 }
 
