@@ -102,7 +102,7 @@ function CoatCard({ view, onOpen }: { view: CombView; onOpen: (finding: string) 
   return (
     <div className={styles.card} style={{ padding: '12px 14px' }}>
       <Coat sketch={view.sketch} findings={view.findings} label="The Coat" onOpen={onOpen} />
-      <ul aria-label="Families" className={styles.families}>
+      <ul aria-label="Families" className={styles.legend}>
         {families.map((family) => (
           <li key={family}>
             <FamilyShape family={family} size={13} />

@@ -19,6 +19,7 @@ checkCases(unreachablePage, {
       name: 'two that link to each other',
       build: (c) =>
         void [lost(c, '<a href="b.html">b</a>', 'a.html'), lost(c, '<a href="a.html">a</a>', 'b.html')],
+      isBlocked: true,
       subjects: [['resource:r1'], ['resource:r2']],
       expect: ([f]) => expect(f!.evidence[0]!.value).toMatch(/nobody can reach either/),
     },
@@ -48,6 +49,7 @@ checkCases(unreachablePage, {
           homePages: [{ ref: s.items.find((i) => i.title === 'Home')!.ref, title: 'Home', inUse: false }],
         };
       },
+      isBlocked: true,
       subjects: [['resource:r2']],
     },
   ],

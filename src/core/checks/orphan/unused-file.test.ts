@@ -20,6 +20,7 @@ checkCases(unusedFile, {
         c.page('Orphan', '<img src="a.png">', { outside: true, path: 'o.html' });
         c.file('a.png', 'x');
       },
+      isBlocked: true,
       subjects: [['a.png']],
       expect: ([f]) => {
         expect(f!.remedy!.kind).toBe('judgement');
@@ -34,6 +35,7 @@ checkCases(unusedFile, {
         c.file('a.css', '@import "b.css";');
         c.file('b.css', '@import "a.css";');
       },
+      isBlocked: true,
       subjects: [['a.css'], ['b.css']],
     },
     {
@@ -53,6 +55,7 @@ checkCases(unusedFile, {
           homePages: [{ ref: shell.items[0]!.ref, title: 'Home', inUse: false }],
         };
       },
+      isBlocked: true,
       subjects: [['a.png']],
     },
   ],
