@@ -73,6 +73,7 @@ export interface CheckRecord<
 }
 
 export interface CheckInput<Options extends z.ZodObject, Needs extends keyof Facts> {
+  /** The shell without what stands in stores of staff. */
   readonly shell: Shell;
   readonly facts: Pick<Facts, Needs>;
   readonly options: z.output<Options>;

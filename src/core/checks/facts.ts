@@ -15,6 +15,7 @@ import type { HouseRules } from './house-rules';
 import { eventGroups, type EventGroups } from './event-groups';
 import { findNear, type NearGroup } from './duplicate/near-groups';
 import { datesIn, passagesOf, termsIn, type Mention, type Passage } from './passages';
+import type { StaffStores } from './staff-stores';
 import { findSeries, type Series } from './structure/series';
 import { openDoors, type OpenDoors } from './visibility/open-doors';
 import { shadowedIn, type ShadowedGroup } from './visibility/shadowed-items';
@@ -46,6 +47,10 @@ export interface Facts {
   readonly activities: ReadonlyMap<GradeColumnRef, readonly Item[]>;
   /** What students can open, dates aside. */
   readonly openDoors: OpenDoors;
+  /** Stores of staff, which only one check looks into. */
+  readonly staffStores: StaffStores;
+  /** The shell with them. */
+  readonly whole: Shell;
   /** What says that it is shown, inside something hidden that is no staff store of the house rules. */
   readonly shadowed: readonly ShadowedGroup[];
   /** Events that a copy brought along, as the house rules set that check. */
@@ -54,7 +59,14 @@ export interface Facts {
   readonly foundEvents: ReadonlySet<string>;
 }
 
-export function factsOf(shell: Shell, rules: HouseRules, foundEvents: ReadonlySet<string>): Facts {
+/** `shell` is the whole of it; what only pairs, groups or counts along looks at the rest beside the stores of staff. */
+export function factsOf(
+  shell: Shell,
+  stores: StaffStores,
+  rules: HouseRules,
+  foundEvents: ReadonlySet<string>,
+): Facts {
+  const { rest } = stores;
   const fact = <T>(work: () => T): (() => T) => {
     let known: { readonly value: T } | null = null;
     return () => (known ??= { value: work() }).value;
@@ -62,22 +74,24 @@ export function factsOf(shell: Shell, rules: HouseRules, foundEvents: ReadonlySe
   const links = fact(() => linkGraphOf(shell));
   const reached = fact(() => reachableFrom(links(), placedNodes(shell)));
   const keys = fact(() => contentKeys(shell, links()));
-  const repeats = fact(() => findRepeats(shell, keys(), outlineOf(shell)));
+  const repeats = fact(() => findRepeats(rest, keys(), outlineOf(rest)));
   const groups = fact(() => eventGroups(shell.events));
-  const passages = fact(() => passagesOf(shell));
+  const passages = fact(() => passagesOf(rest));
   const dates = fact(() => datesIn(passages()));
   const terms = fact(() => termsIn(passages()));
   const term = fact(() => ownTerm(shell));
-  const series = fact(() => findSeries(outlineOf(shell)));
+  const series = fact(() => findSeries(outlineOf(rest)));
   const counts = fact(() => countShell(shell));
   const activities = fact(() => activitiesByColumn(shell));
   const doors = fact(() => openDoors(shell, outlineOf(shell), links()));
-  const shadowed = fact(() => shadowedIn(shell, outlineOf(shell), doors(), activities(), rules.staffStore));
+  const shadowed = fact(() => shadowedIn(stores, outlineOf(shell), doors(), activities()));
   const carried = fact(() =>
     carriedEvents(shell, carriedOptions.parse(rules.checks['calendar.carried-over'] ?? {})),
   );
   return {
     foundEvents,
+    staffStores: stores,
+    whole: shell,
     get carriedEvents() {
       return carried();
     },
@@ -124,7 +138,7 @@ export function factsOf(shell: Shell, rules: HouseRules, foundEvents: ReadonlySe
       return term();
     },
     get nearGroups() {
-      return (threshold: number, words: number) => findNear(shell, keys(), threshold, words);
+      return (threshold: number, words: number) => findNear(rest, keys(), threshold, words);
     },
     get series() {
       return series();

@@ -6,6 +6,7 @@ import { word, type CheckRecord, type RawFinding } from './check';
 import { factsOf, type Facts } from './facts';
 import type { CheckId, Family, Finding, SubjectRef, Urgency } from './finding';
 import { defaultHouseRules, type HouseRules } from './house-rules';
+import { staffStoresOf } from './staff-stores';
 import { indexSubjects, type SubjectIndex } from './subjects';
 
 /** What one check came to: three answers that are never mixed up. */
@@ -55,7 +56,8 @@ interface Draft {
 export function runChecks(shell: Shell, options: RunOptions): Audit {
   const rules = options.rules ?? defaultHouseRules(options.checks);
   const events = new Set<string>();
-  const facts = factsOf(shell, rules, events);
+  const stores = staffStoresOf(shell, rules.staffStore);
+  const facts = factsOf(shell, stores, rules, events);
   const subjects = indexSubjects(shell);
   const rows: CheckRow[] = [];
   const drafts: Draft[] = [];
@@ -85,7 +87,7 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     try {
       const raw = [
         ...check.find({
-          shell,
+          shell: stores.rest,
           facts: only(facts, check.needs),
           options: check.options.parse(pick(own, check)),
           rules,

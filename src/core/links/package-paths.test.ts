@@ -10,6 +10,7 @@ const paths = indexPaths(
     'top.html',
     'web/deep/only.png',
     'files/50%.txt',
+    'odd//double.txt',
   ].map(filePath),
 );
 const at = filePath('week1/page.html');
@@ -22,6 +23,12 @@ test.each([
   ['pic%20one.png?v=2', found('week1/pic one.png', '?v=2')],
   ['pic one.png', found('week1/pic one.png')],
   ['../files/map.pdf', found('files/Map.PDF')],
+  // Repeated slashes in a path of the package count as one, in what asks and in what is there.
+  ['..//files///Map.PDF#a//b', found('files/Map.PDF', '#a//b')],
+  ['.//page.html?x=//y', found('week1/page.html', '?x=//y')],
+  ['../odd/double.txt', found('odd//double.txt')],
+  ['$IMS-CC-FILEBASE$//files//Map.PDF', found('files/Map.PDF')],
+  ['https://example.org//files//Map.PDF', { to: 'outside' }],
   ['..\\files\\Map.PDF', found('files/Map.PDF')],
   ['../files/50%25.txt', found('files/50%.txt')],
   ['../files/50%.txt', found('files/50%.txt')],

@@ -28,14 +28,14 @@ export function indexPaths(paths: Iterable<FilePath>): PathIndex {
   const folders = new Set<string>();
   for (const path of paths) {
     exact.add(path);
-    const key = path.normalize('NFC').toLowerCase();
+    const key = foldedPath(path);
     folded.set(key, folded.has(key) ? null : path);
     const slash = path.indexOf('/');
     if (slash > 0) folders.add(path.slice(0, slash));
   }
   const look = (path: string): FilePath | null => {
     if (exact.has(path)) return filePath(path);
-    return folded.get(path.normalize('NFC').toLowerCase()) ?? null;
+    return folded.get(foldedPath(path)) ?? null;
   };
   return {
     find: (path) => look(path) ?? look(decodePath(path)),
@@ -48,6 +48,13 @@ export function indexPaths(paths: Iterable<FilePath>): PathIndex {
     },
   };
 }
+
+/** A path as any spelling of it is looked up: NFC, case-folded, repeated slashes as one. */
+const foldedPath = (path: string): string => singleSlashes(path).normalize('NFC').toLowerCase();
+
+/** Repeated slashes in a path of the package count as one. */
+export const singleSlashes = (path: string): string =>
+  path.includes('//') ? path.replace(/\/{2,}/g, '/') : path;
 
 /** Percent-decodes a path; a spelling that is no UTF-8 stays as it is. */
 export function decodePath(path: string): string {
@@ -147,7 +154,7 @@ function look(
   token: boolean,
 ): Meaning {
   const tail = (query === null ? '' : `?${query}`) + (fragment === null ? '' : `#${fragment}`);
-  const plain = readings.map((r) => removeDotSegments(`/${r}`).slice(1));
+  const plain = readings.map((r) => singleSlashes(removeDotSegments(`/${r}`)).slice(1));
   if (plain[0] === '' || plain.every((p) => p.endsWith('/'))) return { to: 'folder' };
   for (const path of plain) {
     const found = paths.find(path);

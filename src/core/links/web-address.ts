@@ -1,16 +1,27 @@
 const tracking = /^(utm_[a-z0-9_]*|gclid|fbclid)$/i;
 
 /**
- * A web address made fit for comparing: scheme and host in lower case, default port, trailing slash and the tracking
- * parameters utm_*, gclid and fbclid aside. The fragment stays, since it names another place.
+ * A web address as the URL standard reads it (WHATWG URL, 4.4); null for what is none. `//host/path` takes the page's
+ * own scheme (RFC 3986, 4.2), which for a page of a course is https.
+ */
+export function readWebAddress(address: string): URL | null {
+  const text = address.trim();
+  try {
+    return new URL(/^[\\/]{2}/.test(text) ? `https:${text}` : text);
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * A web address made fit for comparing: scheme and host in lower case, http as https, default port, trailing slash and
+ * the tracking parameters utm_*, gclid and fbclid aside. The fragment stays, since it names another place.
  */
 export function webAddressKey(address: string): string {
-  let url: URL;
-  try {
-    url = new URL(address.trim());
-  } catch {
-    return address.trim();
-  }
+  const url = readWebAddress(address);
+  if (!url) return address.trim();
+  // A default port is gone by now, whichever of the two it was.
+  if (url.protocol === 'http:') url.protocol = 'https:';
   for (const name of [...url.searchParams.keys()]) if (tracking.test(name)) url.searchParams.delete(name);
   if (!url.searchParams.size) url.search = '';
   url.pathname = url.pathname.replace(/\/+$/, '');

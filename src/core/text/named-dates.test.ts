@@ -38,6 +38,25 @@ test.each([
   ['version 1.10.2025.3', []],
   ['10.5.25', []],
   ['March 3:15', []],
+  // Punctuation behind a day is no time and no further figure.
+  ['Wed., Apr. 8: bring waders', ['-/4/8 on 3']],
+  ['Apr 8:30', []],
+  ['April 8; then rest', ['-/4/8']],
+  ['on Monday, 6/17/2031.', ['2031/6/17 on 1']],
+  ['6/17/2031.4', []],
+  ['by 17.6.2031. Then', ['2031/6/17']],
+  ['2031-05-06.', ['2031/5/6']],
+  ['2031-05-06-07', []],
+  // A weekday before or behind, in brackets or not.
+  ['2031-05-06 (Sunday)', ['2031/5/6 on 7']],
+  ['12.5.2027 (Wed.)', ['2027/5/12 on 3']],
+  ['12 May 2027, Wednesday.', ['2027/5/12 on 3']],
+  ['12 May 2027, Wednesday groups meet', ['2027/5/12']],
+  ['Wednesday (12 May 2027)', ['2027/5/12 on 3']],
+  ['(Wednesday) 12 May 2027', ['2027/5/12 on 3']],
+  // With hyphens.
+  ['12-May-2027', ['2027/5/12']],
+  ['8-12-May', []],
 ])('%s', (text, dates) => expect(spell(text)).toEqual(dates));
 
 test('weekdays agree with another date library, for every day from 1990 to 2040 (property)', () => {

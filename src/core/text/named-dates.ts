@@ -20,10 +20,13 @@ interface Patterns {
   readonly weekdayBefore: RegExp;
   readonly weekdayAfter: RegExp;
 }
-const made = new WeakMap<Language, Patterns>();
+const patternsByLanguage = new WeakMap<Language, Patterns>();
+
+/** What may stand between a weekday and the date behind it: “Monday, the 12th”, “(Monday) 12”, “Monday (12”. */
+const toDate = '\\)?(?:,?\\s+(?:the\\s+)?|\\s*)\\(?';
 
 function patternsOf(language: Language): Patterns {
-  const known = made.get(language);
+  const known = patternsByLanguage.get(language);
   if (known) return known;
   const names = (words: Readonly<Record<string, number>>) =>
     Object.keys(words).sort((a, b) => b.length - a.length);
@@ -44,20 +47,24 @@ function patternsOf(language: Language): Patterns {
       'gu',
     ),
     dayBefore: new RegExp(
-      `(?:(?<![\\p{L}])(${weekday}),?\\s+(?:the\\s+)?)?(?<![\\p{N}.,:/-])(\\d{1,2})(?:st|nd|rd|th)?[\\s\\u00a0]+(?:of\\s+)?$`,
+      `(?:(?<![\\p{L}])(${weekday})${toDate})?(?<![\\p{N}.,:/-])(\\d{1,2})(?:st|nd|rd|th)?(?:[\\s\\u00a0]+(?:of\\s+)?|-)$`,
       'u',
     ),
-    weekdayBefore: new RegExp(`(?<![\\p{L}])(${weekday}),?\\s+(?:the\\s+)?$`, 'u'),
-    weekdayAfter: new RegExp(`^(?:\\s*\\(\\s*|,?\\s+a\\s+)(${weekday})(?![\\p{L}])`, 'u'),
+    weekdayBefore: new RegExp(`(?<![\\p{L}])(${weekday})${toDate}$`, 'u'),
+    // In brackets, or as “a Sunday”; plain, only where the phrase ends behind it.
+    weekdayAfter: new RegExp(
+      `^(?:(?:\\s*\\(\\s*|,?\\s+a\\s+)(${weekday})(?![\\p{L}])|,?\\s+(${weekday})(?=\\s*(?:[).;:!?,\\n]|$)))`,
+      'u',
+    ),
   };
-  made.set(language, patterns);
+  patternsByLanguage.set(language, patterns);
   return patterns;
 }
 
-const dayAfter = /^[\s\u00a0]+(\d{1,2})(?:st|nd|rd|th)?(?![\d:%]|[.,]\d)(?:\s*[-–]\s*\d{1,2}(?!\d))?/;
-const yearAfter = /^,?[\s\u00a0]+((?:19|20)\d{2})(?![\d])/;
+const dayAfter = /^[\s\u00a0]+(\d{1,2})(?:st|nd|rd|th)?(?![\d%]|[:.,]\d)(?:\s*[-–]\s*\d{1,2}(?!\d))?/;
+const yearAfter = /^(?:,?[\s\u00a0]+|-)((?:19|20)\d{2})(?![\d])/;
 const figures =
-  /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?![\d-])|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d./]))/g;
+  /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?!\d|-\d)|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d/]|\.\d))/g;
 const longest = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 const isDay = (month: number, day: number) =>
   month >= 1 && month <= 12 && day >= 1 && day <= longest[month - 1]!;
@@ -122,10 +129,10 @@ function spelledDate(
   }
   const year = yearAfter.exec(text.slice(end, end + 8));
   if (year) end += year[0].length;
-  const behind = weekday === undefined ? patterns.weekdayAfter.exec(text.slice(end, end + 20)) : null;
+  const behind = weekday === undefined ? weekdayBehind(text, end, patterns) : null;
   if (behind) {
-    weekday = behind[1];
-    end += behind[0].length;
+    weekday = behind.name;
+    end = behind.end;
   }
   return {
     start,
@@ -134,6 +141,16 @@ function spelledDate(
     weekday: weekdayNumber(weekday, language),
     readings: [{ year: year ? Number(year[1]) : null, month, day }],
   };
+}
+
+/** The weekday that follows a date, in brackets or not, and where it ends. */
+function weekdayBehind(
+  text: string,
+  end: number,
+  patterns: Patterns,
+): { readonly name: string | undefined; readonly end: number } | null {
+  const match = patterns.weekdayAfter.exec(text.slice(end, end + 24));
+  return match ? { name: match[1] ?? match[2], end: end + match[0].length } : null;
 }
 
 const weekdayNumber = (name: string | undefined, language: Language): number | null =>
@@ -157,15 +174,16 @@ function datedInFigures(
     if (mark === '/' && a !== b && isDay(a, b)) readings.push({ year, month: a, day: b });
   }
   if (!readings.length) return null;
-  const head = text.slice(Math.max(0, match.index - 16), match.index);
-  const weekday = patterns.weekdayBefore.exec(head);
-  const start = weekday ? match.index - weekday[0].length : match.index;
-  const end = match.index + whole.length;
+  const head = text.slice(Math.max(0, match.index - 24), match.index);
+  const before = patterns.weekdayBefore.exec(head);
+  const start = before ? match.index - before[0].length : match.index;
+  const behind = before ? null : weekdayBehind(text, match.index + whole.length, patterns);
+  const end = behind?.end ?? match.index + whole.length;
   return {
     start,
     end,
     says: text.slice(start, end).trim(),
-    weekday: weekdayNumber(weekday?.[1], language),
+    weekday: weekdayNumber(before?.[1] ?? behind?.name, language),
     readings,
   };
 }

@@ -2,6 +2,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
 import { scanHtml } from './scan-html';
+import { sentenceAround } from './sentence';
 
 type Node = DefaultTreeAdapterTypes.Node;
 const { isElementNode, isTextNode } = defaultTreeAdapter;
@@ -56,6 +57,23 @@ const pages = existsSync(root)
   : [];
 
 // The reference is parse5 7.3 (WHATWG HTML, 13.2) on the real pages of Debian's package sqlite3-doc.
+test('cells of a row, and a term with its description, are read as one sentence; rows are not', () => {
+  const sentencesOf = (html: string, word: string) => {
+    const { text } = scanHtml(html);
+    const at = text.indexOf(word);
+    return sentenceAround(text, at, at + word.length)
+      .text.replace(/\s+/g, ' ')
+      .trim();
+  };
+  const table =
+    '<table><tr><th>Task</th><th>Due</th></tr><tr><td><p>Report.</p></td>\n <td><p>12 May</p></td></tr></table>';
+  expect(sentencesOf(table, '12 May')).toBe('Report. 12 May');
+  expect(sentencesOf(table, 'Task')).toBe('Task Due');
+  const list = '<dl><dt>Exam</dt>\n<dd>12 May</dd><dt>Lab</dt><dd>Room 4</dd></dl>';
+  expect(sentencesOf(list, '12 May')).toBe('Exam 12 May');
+  expect(sentencesOf('<p>One</p><p>Two</p>', 'Two')).toBe('Two');
+});
+
 test('on all real pages it finds the same words, addresses, titles, headings and alternative texts as parse5', () => {
   expect(pages.length).toBeGreaterThan(200);
   let addresses = 0;

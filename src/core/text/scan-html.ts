@@ -54,6 +54,8 @@ const markedTags: ReadonlyMap<string, TextMark['is']> = new Map([
   ...['code', 'pre', 'kbd', 'samp'].map((tag) => [tag, 'code'] as const),
   ...['cite', 'blockquote', 'q'].map((tag) => [tag, 'cite'] as const),
 ]);
+/** Stands between the cells of a row, and between a term and what describes it: their texts are read together. */
+export const cellGap = '\v';
 const silentTags = new Set(['script', 'style', 'title', 'template', 'noscript']);
 
 interface OpenAttribute {
@@ -119,6 +121,9 @@ class HtmlReader {
   private base: string | null = null;
   /** The element whose text nobody reads. */
   private silent: string | null = null;
+  /** Whether the row has a cell already, and the list a term. */
+  private hasCell = false;
+  private hasTerm = false;
 
   constructor(private readonly html: string) {}
 
@@ -129,13 +134,22 @@ class HtmlReader {
 
   openTag(): void {
     const { tag } = this;
-    if (blockTags.has(tag)) this.say('\n');
+    if (blockTags.has(tag)) this.say(this.gapBefore(tag));
     if (markedTags.has(tag) && this.silent === null) {
       // A heading that begins inside another ends it.
       if (markedTags.get(tag) === 'heading') this.closeMark(tag);
       if (this.open.length < 32) this.open.push({ tag, start: this.length });
     }
     if (this.silent === null && silentTags.has(tag)) this.silent = tag;
+  }
+
+  /** A cell behind another one, and a description behind its term, go on where that ends. */
+  private gapBefore(tag: string): string {
+    const isCell = tag === 'td' || tag === 'th';
+    const goesOn = isCell ? this.hasCell : tag === 'dd' && this.hasTerm;
+    if (isCell || tag === 'tr') this.hasCell = isCell;
+    if (tag === 'dt' || tag === 'dl') this.hasTerm = tag === 'dt';
+    return goesOn ? cellGap : '\n';
   }
 
   closeTag(name: string): void {

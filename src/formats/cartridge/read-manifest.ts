@@ -1,5 +1,5 @@
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
-import { decodePath } from '@/core/links/package-paths';
+import { decodePath, singleSlashes } from '@/core/links/package-paths';
 import { removeDotSegments } from '@/core/links/resolve-reference';
 import {
   attribute,
@@ -254,16 +254,12 @@ function packagePath(href: string): string {
     depth += levelsOf(part);
     if (depth < 0) return plain;
   }
-  return removeDotSegments(`/${plain}`).slice(1);
+  return singleSlashes(removeDotSegments(`/${plain}`)).slice(1);
 }
 
-function isUntitledRoot(element: XmlElement): boolean {
-  return (
-    !textOf(childNamed(element, 'title')).trim() &&
-    !attribute(element, 'identifierref') &&
-    childrenNamed(element, 'item').length > 0
-  );
-}
+/** The cartridge's root holds the outline and is no item of it, also where it holds nothing (Common Cartridge 1.3, 4.6: from memory). */
+const isUntitledRoot = (element: XmlElement): boolean =>
+  !textOf(childNamed(element, 'title')).trim() && !attribute(element, 'identifierref');
 
 /** LOM 1.0 (IEEE 1484.12.3): educational / intendedEndUserRole with the value Instructor and no Learner or Mentor. */
 function isForInstructors(element: XmlElement): boolean {

@@ -1,11 +1,9 @@
+import { readWebAddress } from '@/core/links/web-address';
+
 /** The host of an address in lower case; null for what is no web address. */
 export function hostOf(address: string): string | null {
-  try {
-    const url = new URL(address.trim());
-    return /^https?:$/.test(url.protocol) ? url.hostname.toLowerCase() : null;
-  } catch {
-    return null;
-  }
+  const url = readWebAddress(address);
+  return url && /^https?:$/.test(url.protocol) ? url.hostname.toLowerCase() : null;
 }
 
 /** Is a host the named one or a part of it? A rule may be written with a scheme, a port or a leading `*.`. */

@@ -3,14 +3,13 @@ import type { Item } from '@/core/shell/model';
 import { namesAnswers } from '@/core/text/answer-name';
 import { nameWords } from '@/core/text/name-words';
 import { defineCheck } from '../check';
-import { fitsPattern } from '../house-rules';
 
 export const exposedKey = defineCheck({
   id: 'visibility.exposed-key',
   title: 'Answers that students can reach',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'links', 'openDoors'],
+  needs: ['whole', 'staffStores', 'outline', 'openDoors'],
   options: z.object({}),
   messages: {
     item: 'Students can open “{title}”, whose name says that it is not for them',
@@ -30,17 +29,16 @@ export const exposedKey = defineCheck({
     notWhen: 'It or something around it is hidden, or no item that students see leads to the file.',
   },
   notApplicable: (shell) => (shell.items.length || shell.files.length ? null : 'the shell is empty'),
-  *find({ shell, facts, rules }) {
+  *find({ facts, rules }) {
+    const shell = facts.whole;
     const doors = facts.openDoors;
     const isKey = (name: string) => namesAnswers(name, rules.keyMarks);
-    const inStore = (item: Item) =>
-      facts.outline
-        .ancestors(item)
-        .some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore));
+    const { holds } = facts.staffStores;
+    const inStore = (item: Item) => facts.outline.ancestors(item).some(holds);
     const flagged = new Set<string>();
     for (const item of shell.items) {
       if (!doors.isOpen(item) || inStore(item)) continue;
-      const store = item.kind === 'module' && fitsPattern(item.title, rules.staffStore);
+      const store = holds(item);
       if (!store && (!isKey(item.title) || facts.outline.ancestors(item).some((a) => flagged.has(a.ref))))
         continue;
       flagged.add(item.ref);

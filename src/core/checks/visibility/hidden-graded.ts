@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { defineCheck } from '../check';
-import { fitsPattern } from '../house-rules';
 import { hiddenAround, whyClosed } from './open-doors';
 
 export const hiddenGraded = defineCheck({
@@ -8,7 +7,7 @@ export const hiddenGraded = defineCheck({
   title: 'Hidden, and it counts',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'activities'],
+  needs: ['outline', 'activities', 'staffStores'],
   options: z.object({}),
   messages: { item: '“{title}” is hidden, and its column counts {points} points' },
   things: ['hidden activity that counts', 'hidden activities that count'],
@@ -21,17 +20,13 @@ export const hiddenGraded = defineCheck({
     notWhen: 'Another activity of the same column is shown.',
   },
   notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
-  *find({ shell, facts, rules }) {
-    const inStore = (item: (typeof shell.items)[number]) =>
-      [...facts.outline.ancestors(item), item].some(
-        (a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore),
-      );
+  *find({ shell, facts }) {
     const columns = new Map(shell.gradeColumns.map((c) => [c.ref, c]));
     for (const [ref, activities] of facts.activities) {
       const column = columns.get(ref)!;
       if (!((column.points ?? 0) > 0) || activities.some((a) => facts.outline.isShown(a))) continue;
       for (const item of activities) {
-        if (inStore(item)) continue;
+        if (facts.staffStores.holds(item)) continue;
         const closed = hiddenAround(item, facts.outline);
         yield {
           message: { id: 'item', params: { title: item.title, points: column.points ?? 0 } },

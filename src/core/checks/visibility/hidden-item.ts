@@ -4,14 +4,13 @@ import { targetNodes } from '@/core/links/graph';
 import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
-import { fitsPattern } from '../house-rules';
 
 export const hiddenItem = defineCheck({
   id: 'visibility.hidden-item',
   title: 'Hidden',
   urgency: 'look-at',
   remedyKind: 'none',
-  needs: ['outline', 'links', 'shadowed'],
+  needs: ['outline', 'links', 'shadowed', 'staffStores'],
   options: z.object({}),
   messages: {
     item: '“{title}” is hidden from students',
@@ -28,7 +27,7 @@ export const hiddenItem = defineCheck({
   },
   notApplicable: (shell) =>
     shell.items.some((i) => i.shown !== null) ? null : 'nobody told what is hidden: give a status sheet',
-  *find({ shell, facts, rules }) {
+  *find({ shell, facts }) {
     const nodes = new Map(shell.items.map((i) => [`item:${i.ref}`, i]));
     const placesOf = new Map<string, Item[]>();
     for (const item of shell.items) if (item.content) collect(placesOf, `content:${item.content}`, item);
@@ -43,9 +42,7 @@ export const hiddenItem = defineCheck({
       if (item.shown !== false) continue;
       const around = facts.outline.ancestors(item);
       if (around.some((a) => a.shown === false)) continue;
-      if ([...around, item].some((a) => a.kind === 'module' && fitsPattern(a.title, rules.staffStore)))
-        continue;
-      const inside = facts.outline.descendants(item.ref);
+      const inside = facts.outline.descendants(item.ref).filter((i) => !facts.staffStores.holds(i));
       const linkers = new Set<string>();
       for (const node of targetNodes(shell, item.content))
         for (const edge of facts.links.incoming.get(node) ?? [])

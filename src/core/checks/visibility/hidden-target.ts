@@ -8,7 +8,7 @@ export const hiddenTarget = defineCheck({
   title: 'Links to what students cannot open',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'links', 'openDoors'],
+  needs: ['outline', 'openDoors', 'staffStores', 'whole'],
   options: z.object({}),
   messages: { link: '“{from}” links to “{to}”, which students cannot open' },
   things: ['link to something students cannot open', 'links to something students cannot open'],
@@ -25,11 +25,13 @@ export const hiddenTarget = defineCheck({
     shell.items.some((i) => i.shown !== null || i.staffOnly)
       ? null
       : 'nobody told what is hidden: give a status sheet',
-  *find({ shell, facts, rules }) {
+  *find({ facts, rules }) {
     const doors = facts.openDoors;
-    const files = new Map(shell.files.map((f) => [f.path as string, f.content as string]));
+    const files = new Map(facts.whole.files.map((f) => [f.path as string, f.content as string]));
     const seen = new Set<string>();
+    const { holds } = facts.staffStores;
     for (const { from, edge } of doors.links) {
+      if (holds(from)) continue;
       const path = edge.to.startsWith('file:') ? edge.to.slice(5) : '';
       const content = edge.to.startsWith('content:') ? edge.to.slice(8) : (files.get(path) ?? null);
       if (content === null || content === from.content) continue;
@@ -43,12 +45,13 @@ export const hiddenTarget = defineCheck({
       seen.add(key);
       // Answers are hidden on purpose: here the link is wrong, not the switch.
       const answers = namesAnswers(target.title, rules.keyMarks);
-      const closed = answers ? [] : hiddenAround(target, facts.outline);
+      const isStaff = holds(target);
+      const closed = answers || isStaff ? [] : hiddenAround(target, facts.outline);
       yield {
         message: { id: 'link', params: { from: from.title, to: target.title } },
         subjects: [
           { type: 'item', ref: from.ref },
-          { type: 'item', ref: target.ref },
+          ...(isStaff ? [] : [{ type: 'item', ref: target.ref } as const]),
         ],
         evidence: [
           {

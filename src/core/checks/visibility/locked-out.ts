@@ -29,7 +29,7 @@ export const lockedOut = defineCheck({
   *find({ shell, facts }) {
     const { byRef, isShown } = facts.outline;
     const told = new Set<string>();
-    const circling = mayCircle(shell.items, byRef);
+    const circling = mayCircle([...byRef.values()], byRef);
     for (const item of shell.items) {
       if (!item.requires.length || !isShown(item)) continue;
       const chain = circling.has(item) && !told.has(item.ref) ? circleFrom(item, byRef) : null;

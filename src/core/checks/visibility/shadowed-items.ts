@@ -1,8 +1,8 @@
 import type { GradeColumnRef } from '@/core/shell/refs';
-import type { Item, Shell } from '@/core/shell/model';
+import type { Item } from '@/core/shell/model';
 import { pointsOf } from '@/core/shell/points';
 import type { Outline } from '@/core/shell/outline';
-import { fitsPattern } from '../house-rules';
+import type { StaffStores } from '../staff-stores';
 import type { OpenDoors } from './open-doors';
 
 /** The shown items inside a hidden container, and those among them that matter: graded, or linked from what students see. */
@@ -13,11 +13,10 @@ export interface ShadowedGroup {
 }
 
 export function shadowedIn(
-  shell: Shell,
+  { rest: shell, holds }: StaffStores,
   outline: Outline,
   doors: OpenDoors,
   activities: ReadonlyMap<GradeColumnRef, readonly Item[]>,
-  staffStore: readonly string[],
 ): ShadowedGroup[] {
   const linked = new Set<Item>();
   for (const { edge } of doors.links) {
@@ -30,8 +29,9 @@ export function shadowedIn(
     if (!(container.shown === false || container.staffOnly) || !container.placed) continue;
     const around = outline.ancestors(container);
     if (around.some((a) => a.shown === false || a.staffOnly)) continue;
-    if ([...around, container].some((a) => a.kind === 'module' && fitsPattern(a.title, staffStore))) continue;
-    const items = outline.descendants(container.ref).filter((i) => i.shown !== false && !i.staffOnly);
+    const items = outline
+      .descendants(container.ref)
+      .filter((i) => i.shown !== false && !i.staffOnly && !holds(i));
     if (!items.length) continue;
     const serious = items.flatMap((item) => {
       const counts =

@@ -7,7 +7,7 @@ export const unreadableFile = defineCheck({
   title: 'Files that students cannot read',
   urgency: 'fix-first',
   remedyKind: 'judgement',
-  needs: ['outline', 'links', 'openDoors'],
+  needs: ['links', 'openDoors', 'staffStores'],
   options: z.object({}),
   messages: { file: '“{name}” is readable by staff only, and {users} need it' },
   things: ['file students cannot read', 'files students cannot read'],
@@ -34,10 +34,12 @@ export const unreadableFile = defineCheck({
       users.set(node, map);
       map.set(ref, title);
     };
-    for (const { from, edge } of doors.links) if (staff.has(edge.to)) note(edge.to, from.ref, from.title);
+    const { holds } = facts.staffStores;
+    for (const { from, edge } of doors.links)
+      if (staff.has(edge.to) && !holds(from)) note(edge.to, from.ref, from.title);
     for (const [node, file] of staff)
       for (const place of doors.placesOf(file.content))
-        if (doors.isOpen(place)) note(node, place.ref, place.title);
+        if (doors.isOpen(place) && !holds(place)) note(node, place.ref, place.title);
     // A style sheet's own pictures are needed by every page that uses the sheet.
     for (const item of shell.items) {
       if (!item.content || !doors.isOpen(item)) continue;
