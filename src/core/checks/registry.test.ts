@@ -9,6 +9,7 @@ const here = join(process.cwd(), 'src/core/checks');
 const helpers = new Set([
   'repeated-runs',
   'repeats',
+  'repeated-stretches',
   'near-groups',
   'series',
   'counted-series',

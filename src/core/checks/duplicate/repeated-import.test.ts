@@ -30,6 +30,22 @@ const refs = (prefix: string, count: number) => Array.from({ length: count }, (_
 checkCases(repeatedImport, {
   fires: [
     {
+      name: 'twelve pages stand three times, each later copy changed in another place',
+      build: (c) => {
+        pages(c, 'a', 12);
+        pages(c, 'b', 12, (n) => (n === 4 ? ' Bring waders.' : ''));
+        c.page('Notes', '<p>Between the copies.</p>', { ref: 'between' });
+        pages(c, 'd', 12, (n) => (n === 7 ? ' Bring a rope.' : ''));
+      },
+      subjects: [[...refs('b', 12), ...refs('d', 12)]],
+      expect: ([f]) => {
+        expect(f!.keep).toBe('a0');
+        expect(f!.remedy?.targets).toEqual(
+          [...refs('b', 12), ...refs('d', 12)].filter((ref) => ref !== 'b4' && ref !== 'd7'),
+        );
+      },
+    },
+    {
       name: 'five pages stand twice',
       build: (c) => {
         pages(c, 'a', 5);
