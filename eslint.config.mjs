@@ -55,11 +55,20 @@ const config = [
       eqeqeq: 'error',
       'no-nested-ternary': 'error',
       'no-console': 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            'CallExpression[callee.property.name=/^(push|unshift|splice|max|min|apply|fromCharCode|fromCodePoint)$/] > SpreadElement',
+          message:
+            'A list of input may hold more than a call takes: use append, largest or smallest of core/collect.',
+        },
+      ],
     },
   },
   {
     files: ['scripts/**', 'bench/**', 'e2e/**', 'demo/make.ts', 'stand-ins/**'],
-    rules: { 'no-console': 'off' },
+    rules: { 'no-console': 'off', 'no-restricted-syntax': 'off' },
   },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 ];

@@ -1,3 +1,4 @@
+#!/usr/bin/env node
 // Runs the command line from its bundle, which is built again where a source is newer.
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';

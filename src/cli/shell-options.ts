@@ -3,6 +3,7 @@ import { InvalidArgumentError, type Command } from 'commander';
 import { readDayList } from '@/core/time/day-list';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { isTimeZone } from '@/core/time/zones';
+import { termContradiction } from '@/services/bring-in/contradictions';
 import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
 
 export interface ShellFlags {
@@ -67,6 +68,13 @@ export const withShellFlags = (command: Command): Command =>
     .option('--no-class <D[..D],…>', 'days without class', dayList)
     .option('--time-zone <Z>', 'time zone (IANA)', zone)
     .option('--as-of <D>', 'the day to look from; today where it is not given', day);
+
+/** Flags that can't be meant together, in one sentence; null where all of them can. */
+export function contradictionOf(flags: ShellFlags): string | null {
+  if (flags.baselineIs !== undefined && flags.baseline === undefined)
+    return '--baseline-is says what a baseline is, and none is given; name it with --baseline.';
+  return termContradiction(flags);
+}
 
 const file = (path: string | undefined): InputFile | undefined =>
   path === undefined ? undefined : { path, name: basename(path) };

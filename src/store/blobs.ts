@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import {
   closeSync,
   createReadStream,
@@ -185,7 +186,7 @@ export class BlobStore {
     for (let hash = waiting.pop(); hash !== undefined; hash = waiting.pop()) {
       if (used.has(hash)) continue;
       used.add(hash);
-      waiting.push(...(children.all(hash) as string[]));
+      append(waiting, children.all(hash) as string[]);
     }
     return used;
   }

@@ -1,3 +1,4 @@
+import { largest } from '@/core/collect';
 import { countLinksTo, fileNode, targetNodes, type LinkGraph, type NodeKey } from '@/core/links/graph';
 import type { Item, Shell, ShellFile } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
@@ -35,7 +36,7 @@ const rules: readonly Rule[] = [
 export function chooseKeeper(candidates: readonly Candidate[]): Choice {
   let left = [...candidates].sort((a, b) => a.place - b.place);
   for (const rule of rules) {
-    const best = Math.max(...left.map(rule.rank));
+    const best = largest(left.map(rule.rank));
     const kept = left.filter((c) => rule.rank(c) === best);
     if (kept.length === 1 && left.length > 1) return { keep: kept[0]!.ref, rule: rule.says };
     left = kept;

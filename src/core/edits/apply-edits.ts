@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import equal from 'fast-deep-equal';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Shell } from '@/core/shell/model';
@@ -128,7 +129,7 @@ function insertThings(
     while (waiting.length) {
       const thing = waiting.pop()!;
       next.push(thing);
-      waiting.push(...[...(following.get(keyOf(thing)) ?? [])].reverse());
+      append(waiting, [...(following.get(keyOf(thing)) ?? [])].reverse());
     }
   };
   addFollowing(null);

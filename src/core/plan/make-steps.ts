@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { usualKeyMarks } from '@/core/text/answer-name';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -25,7 +26,7 @@ export function makeSteps(shell: Shell, written: readonly WrittenStep[]): Result
       }
       made.push(step.value);
     }
-    steps.push(...made);
+    append(steps, made);
     now = runBatch(now, made, context).shell;
   }
   return good(steps);

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { diffShells } from '@/core/edits/diff-shells';
 import { applyEdits } from '@/core/edits/apply-edits';
 import { invertEdits, type Edit } from '@/core/edits/edit';
@@ -67,7 +68,7 @@ export function runPlan(shell: Shell, steps: readonly Step[], rules: RunRules = 
     const run = runBatch(now, batch, context);
     const edits = diffShells(now, run.shell);
     if (batch.length === 1 && edits.length) changes.push({ steps: [first], edits });
-    else changes.push(...splitEdits(now, run.shell, edits, causesIn(now, batch, first)));
+    else append(changes, splitEdits(now, run.shell, edits, causesIn(now, batch, first)));
     for (const [node, n] of run.rewritten) rewritten.set(node, (rewritten.get(node) ?? 0) + n);
     const nothing: Verdict = { outcome: 'nothing', reason: actionOf(batch[0]!.action).nothing };
     batch.forEach((step, n) => {
@@ -76,7 +77,10 @@ export function runPlan(shell: Shell, steps: readonly Step[], rules: RunRules = 
         const verdict = verdicts?.get(ref) ?? nothing;
         return verdict.outcome === 'done' && !edits.length ? nothing : verdict;
       };
-      results.push(...resultsOf(step, verdictOf, (ref) => titleIn(titles, refsOf(run.shell), ref)));
+      append(
+        results,
+        resultsOf(step, verdictOf, (ref) => titleIn(titles, refsOf(run.shell), ref)),
+      );
     });
     now = edits.length ? run.shell : now;
     first += batch.length;

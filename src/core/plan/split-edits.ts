@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { keyOf, type Edit, type ListName, type PlacedThing } from '@/core/edits/edit';
 import type { Shell } from '@/core/shell/model';
 
@@ -33,10 +34,10 @@ export function splitEdits(
   for (const edit of edits) {
     switch (edit.op) {
       case 'remove':
-        removes.push(...splitRemoval(before, edit.list, edit.things, causeOf));
+        append(removes, splitRemoval(before, edit.list, edit.things, causeOf));
         break;
       case 'insert':
-        inserts.push(...splitInsertion(after, edit.list, edit.things, causeOf));
+        append(inserts, splitInsertion(after, edit.list, edit.things, causeOf));
         break;
       case 'change':
         add(causeOf(edit.list, edit.ref), edit);

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { courseCodes, otherCourses, ownCode } from '@/core/text/course-codes';
 import { english } from '@/core/text/english';
 import { namedTerms, shortTerms } from '@/core/text/named-terms';
@@ -17,7 +18,7 @@ type Named = Pick<Shell, 'code' | 'title' | 'term' | 'frame'> & Partial<Pick<She
 /** Compares the titles and the code with the shell's own code and term. Nothing known, nothing doubted. */
 export function identityDoubts(shell: Named): IdentityDoubt[] {
   const doubts: IdentityDoubt[] = termDoubts(shell).map(({ says, is }) => ({ what: 'term', says, is }));
-  for (const title of [shell.frame.title, shell.title]) doubts.push(...otherCodes(title, shell.code));
+  for (const title of [shell.frame.title, shell.title]) append(doubts, otherCodes(title, shell.code));
   return doubts.filter((d, i) => doubts.findIndex((e) => e.what === d.what && e.says === d.says) === i);
 }
 

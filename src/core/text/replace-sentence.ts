@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { decodeHTML } from 'entities/decode';
 import { applyCuts, type Cut } from './take-out-addresses';
 import { tokenizeHtml } from './tokenize-html';
@@ -38,7 +39,7 @@ function seenChars(html: string): SeenChar[] {
       edge(name, end);
     },
     ontext(start, end) {
-      if (silent === null) chars.push(...charsOf(html, start, end));
+      if (silent === null) append(chars, charsOf(html, start, end));
     },
   });
   return chars;

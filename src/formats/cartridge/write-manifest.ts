@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { encodePath } from '@/core/links/package-paths';
 import type { Content, Item, Shell } from '@/core/shell/model';
 import { writtenRef } from '@/core/shell/refs';
@@ -39,18 +40,17 @@ export function writeManifest(shell: Shell): string {
     ' </metadata>',
     ' <organizations>',
   ];
-  lines.push(...writeOutline(shell));
+  append(lines, writeOutline(shell));
   lines.push(' </organizations>', ' <resources>');
-  for (const content of shell.contents) lines.push(...writeResource(content, cartridge));
+  for (const content of shell.contents) append(lines, writeResource(content, cartridge));
   lines.push(
     `  <resource identifier="currycomb-shell-state" type="${stateResourceType}" href="${stateFilePath}">`,
     `   <file href="${stateFilePath}"/>`,
     '  </resource>',
     ' </resources>',
-    ...frame.extraXml.map((xml) => ` ${xml}`),
-    '</manifest>',
-    '',
   );
+  for (const xml of frame.extraXml) lines.push(` ${xml}`);
+  lines.push('</manifest>', '');
   return lines.join('\n');
 }
 
@@ -70,7 +70,8 @@ function writeOutline(shell: Shell): string[] {
       `${pad} <title>${escapeText(item.title)}</title>`,
     );
     for (const child of outline.children(item.ref)) write(child, depth + 1);
-    lines.push(...item.extraXml.map((xml) => `${pad} ${xml}`), `${pad}</item>`);
+    for (const xml of item.extraXml) lines.push(`${pad} ${xml}`);
+    lines.push(`${pad}</item>`);
   };
   lines.push(
     `  <organization identifier="${attr(frame.organizationId)}" structure="${frame.format === 'common-cartridge' ? 'rooted-hierarchy' : 'hierarchical'}">`,

@@ -1,3 +1,4 @@
+import { largest } from '@/core/collect';
 import { urgencies, urgencyTitles, type Urgency } from '@/core/checks/finding';
 import { writeCsv } from '../status-sheet/write-status-sheet';
 
@@ -31,7 +32,7 @@ const cellsOf = (row: SummaryRow): string[] =>
 export function summaryText(rows: readonly SummaryRow[]): string {
   const table = [header, ...rows.map(cellsOf)];
   // A long sentence of trouble does not widen the column for all.
-  const widths = header.map((_, i) => Math.min(40, Math.max(...table.map((r) => r[i]!.length))));
+  const widths = header.map((_, i) => Math.min(40, largest(table.map((r) => r[i]!.length))));
   const line = (cells: readonly string[]) =>
     cells
       .map((c, i) => (i > 2 ? c.padStart(widths[i]!) : c.padEnd(widths[i]!)))

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { readFileSync } from 'node:fs';
 import { baselineOf } from '@/core/compare/baseline';
 import type { Shell, Term } from '@/core/shell/model';
@@ -18,6 +19,7 @@ import { applyStatusSheet } from '@/formats/status-sheet/apply-status-sheet';
 import { isHtmlName } from '@/formats/cartridge/resource-types';
 import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
 import { PageThread } from './page-thread';
+import { termContradiction } from './contradictions';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
 export interface ShellReading {
@@ -67,16 +69,8 @@ function checkFlags(inputs: ShellInputs): Result<never> | null {
       'unknown-time-zone',
       `“${inputs.timeZone}” is no time zone; give an IANA name such as Europe/Dublin.`,
     );
-  if (inputs.termStart && inputs.termEnd && inputs.termEnd < inputs.termStart)
-    return bad(
-      'term-backwards',
-      `The term ends on ${inputs.termEnd}, before it begins on ${inputs.termStart}; exchange the two dates.`,
-    );
-  if (inputs.previousTermStart && inputs.previousTermEnd && inputs.previousTermEnd < inputs.previousTermStart)
-    return bad(
-      'term-backwards',
-      `The previous term ends on ${inputs.previousTermEnd}, before it begins on ${inputs.previousTermStart}; exchange the two dates.`,
-    );
+  const contradiction = termContradiction(inputs);
+  if (contradiction !== null) return bad('terms-contradict', contradiction);
   return null;
 }
 
@@ -111,14 +105,15 @@ async function readParts(
       { code: inputs.code ?? null, asOf: inputs.asOf ?? inputs.today },
       name,
     );
-    intake.push(...tables.value.notes, ...roster.notes);
+    append(intake, tables.value.notes);
+    append(intake, roster.notes);
     shell = applyRoster(shell, roster, state?.results ?? {});
     if (!shell.title && roster.title) shell = { ...shell, title: roster.title };
   }
 
   const inHouse = withHouseTerm({ ...shell, ...said(inputs, shell) }, inputs.houseTerms ?? []);
   shell = inHouse.shell;
-  intake.push(...inHouse.notes);
+  append(intake, inHouse.notes);
   const termEnd = shell.term.end;
   const zones = { wanted: inputs.timeZone ?? null, otherwise: state?.timeZone ?? 'UTC' };
   let timeZone = zones.wanted ?? zones.otherwise;
@@ -128,7 +123,7 @@ async function readParts(
   if (inputs.events) {
     const calendar = readText(inputs.events, (text, name) => readCalendar(text, name, zones, termEnd));
     if (!calendar.ok) return calendar;
-    intake.push(...calendar.value.notes);
+    append(intake, calendar.value.notes);
     todos = calendar.value.todos;
     if (!inputs.timeZone && calendar.value.timeZone) {
       timeZone = calendar.value.timeZone;
@@ -150,7 +145,8 @@ async function readParts(
     if (!sheet.ok) return sheet;
     const applied = applyStatusSheet(shell, sheet.value, name);
     shell = applied.shell;
-    intake.push(...sheet.value.notes, ...applied.notes);
+    append(intake, sheet.value.notes);
+    append(intake, applied.notes);
   }
   if (inputs.baseline) {
     const baseline = await readShell({ package: inputs.baseline, today: inputs.today });
@@ -164,7 +160,7 @@ async function readParts(
   }
   const dated = applyTodos(shell, todos);
   shell = dated.shell;
-  intake.push(...dated.notes);
+  append(intake, dated.notes);
   if (zoneFrom)
     intake.push({ code: 'time-zone', message: `the time zone is ${timeZone}, from ${zoneFrom}`, where: '' });
   if (!inputs.asOf)

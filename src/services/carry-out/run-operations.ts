@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import type { Connector, Operation, OperationOutcome } from '@/connectors/connector';
 import { batchesOf } from '@/core/plan/batches';
 import type { StepEdits } from '@/core/plan/split-edits';
@@ -40,7 +41,7 @@ export async function runOperations(
           'not-as-rehearsed',
           `“${differs.titles[0] ?? ''}” does not come out as in the rehearsal (${differs.reason ?? differs.outcome}), so nothing was changed; rehearse the plan again.`,
         );
-      results.push(...outcome.value.results);
+      append(results, outcome.value.results);
       relinked += outcome.value.relinked;
       for (const change of outcome.value.changes)
         changes.push({ ...change, steps: change.steps.map((step) => first + step) });

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -245,12 +246,10 @@ function chooseFindings(audit: Audit, accept: Acceptance): Finding[] {
 
 function note(ledger: Ledger, run: PlanRun): void {
   // Only what is held back still counts as held back.
-  ledger.results.splice(
-    0,
-    ledger.results.length,
-    ...ledger.results.filter((r) => r.outcome === 'done'),
-    ...run.results,
-  );
+  const done = ledger.results.filter((r) => r.outcome === 'done');
+  ledger.results.length = 0;
+  append(ledger.results, done);
+  append(ledger.results, run.results);
   ledger.relinked += run.relinked;
   for (const key of Object.keys(ledger.removed) as (keyof RemovedCounts)[])
     ledger.removed[key] += run.removed[key];

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import {
   standings,
   type AddPreview,
@@ -63,16 +64,10 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
       for (const child of children.get(thing.key) ?? []) visit(child, depth + 1);
     };
     for (const thing of top) visit(thing, 1);
-    if (visible.length)
-      rows.push(
-        {
-          row: 'section',
-          key: `section ${section.title}`,
-          title: section.title,
-          things: visible.flatMap((v) => (v.row === 'thing' && isShown(v.thing.key) ? [v.thing.key] : [])),
-        },
-        ...visible,
-      );
+    if (!visible.length) continue;
+    const things = visible.flatMap((v) => (v.row === 'thing' && isShown(v.thing.key) ? [v.thing.key] : []));
+    rows.push({ row: 'section', key: `section ${section.title}`, title: section.title, things });
+    append(rows, visible);
   }
   return rows;
 }

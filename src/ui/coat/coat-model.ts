@@ -1,3 +1,4 @@
+import { largest, smallest } from '@/core/collect';
 import type { Family, ListedFinding, Urgency } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
 
@@ -83,7 +84,7 @@ function doubled(sketch: Sketch, findings: readonly CoatFinding[]): Stretch[] {
     .flatMap((f) => {
       const at = f.subjects.map((s) => place.get(s.ref)).filter((n) => n !== undefined);
       return at.length
-        ? [{ from: Math.min(...at), to: Math.max(...at), label: `again: ${f.subjects.length} items` }]
+        ? [{ from: smallest(at), to: largest(at), label: `again: ${f.subjects.length} items` }]
         : [];
     });
 }

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import type { Outcome } from '@/core/plan/results';
 import type { RehearsalView } from '@/services/rehearse/rehearse-job';
 import styles from './rehearse.module.css';
@@ -43,7 +44,7 @@ export function StepTable({ results, label }: { results: RehearsalView['results'
       reason: r.reason ?? '',
       titles: [],
     };
-    row.titles.push(...r.titles);
+    append(row.titles, r.titles);
     joined.set(key, row);
   }
   return (

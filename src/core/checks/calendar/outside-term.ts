@@ -1,3 +1,4 @@
+import { smallest } from '@/core/collect';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { dateOf, spellDate } from '@/core/time/local-date';
@@ -43,7 +44,7 @@ export const outsideTerm = defineCheck({
       const params = { title: event.title };
       const messageOf = () => {
         if (before.length && after.length) return { id: 'around', params } as const;
-        const days = plural(Math.min(...before, ...after), 'day');
+        const days = plural(Math.min(smallest(before), smallest(after)), 'day');
         return { id: before.length ? 'before' : 'after', params: { ...params, days } } as const;
       };
       yield {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
-import { collect } from '@/core/collect';
+import { collect, largest, smallest } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
@@ -95,7 +95,7 @@ const seconds = (when: LocalDateTime) => Date.parse(`${when}Z`) / 1000;
 /** An export stamps everything alike; only stamps that span more than a day tell when events were made. */
 function spansMoreThanADay(stamps: readonly (LocalDateTime | null)[]): boolean {
   const known = stamps.filter((s) => s !== null).map(seconds);
-  return known.length > 1 && Math.max(...known) - Math.min(...known) > 86_400;
+  return known.length > 1 && largest(known) - smallest(known) > 86_400;
 }
 
 /** Events of which `least` or more were made within one minute, in the order of the calendar. */

@@ -1,3 +1,4 @@
+import { largest } from '@/core/collect';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
@@ -43,7 +44,7 @@ export const tailBlock = defineCheck({
         else first.set(key, m.item);
       }
       const siblings = facts.outline.children(series.parent);
-      const end = Math.max(...[...first.values()].map((item) => siblings.indexOf(item)));
+      const end = largest([...first.values()].map((item) => siblings.indexOf(item)));
       const tail = again.filter(({ item }) => siblings.indexOf(item) > end);
       if (tail.length) {
         yield {

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { z } from 'zod';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
@@ -39,7 +40,7 @@ function sorted(shell: Shell, members: readonly Item[]): Shell {
   const items: Item[] = [];
   for (const item of shell.items) {
     const next = runs.has(item) ? waiting.shift() : undefined;
-    if (next) items.push(...(runs.get(next) ?? []));
+    if (next) append(items, runs.get(next) ?? []);
     else if (!moving.has(item)) items.push(item);
   }
   return { ...shell, items };
