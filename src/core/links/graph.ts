@@ -158,13 +158,23 @@ function nodesByPath(shell: Shell): Map<FilePath, NodeKey> {
   return nodes;
 }
 
-/** How many addresses in other texts lead to a node. */
+const linkCounts = new WeakMap<LinkGraph, Map<NodeKey, number>>();
+
+/** How many addresses in other texts lead to a node; counted once, since a node may stand in very many places. */
 export function countLinksTo(
   graph: LinkGraph,
   node: NodeKey,
   except: ReadonlySet<NodeKey> = new Set(),
 ): number {
-  return (graph.incoming.get(node) ?? []).filter((e) => e.kind === 'address' && !except.has(e.from)).length;
+  const incoming = () => graph.incoming.get(node) ?? [];
+  if (except.size) return incoming().filter((e) => e.kind === 'address' && !except.has(e.from)).length;
+  const counts = linkCounts.get(graph) ?? new Map<NodeKey, number>();
+  linkCounts.set(graph, counts);
+  const known = counts.get(node);
+  if (known !== undefined) return known;
+  const count = incoming().filter((e) => e.kind === 'address').length;
+  counts.set(node, count);
+  return count;
 }
 
 const fileLists = new WeakMap<readonly ShellFile[], ReadonlyMap<ContentId, readonly ShellFile[]>>();

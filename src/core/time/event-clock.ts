@@ -24,13 +24,24 @@ export function clockOf(shell: Pick<Shell, 'timeZone' | 'calendar' | 'term'>): E
   return { zone: shell.timeZone, zones, until: shell.term.end };
 }
 
+/** How often a clock may be put forward and back: a rule that repeats faster is no time zone, and working it out has no end. */
+const clockChanges: ReadonlySet<string> = new Set(['YEARLY', 'MONTHLY']);
+
+const changesTooOften = (zone: ICAL.Component): boolean =>
+  zone
+    .getAllSubcomponents()
+    .flatMap((part) => part.getAllProperties('rrule'))
+    .some((rule) => !clockChanges.has((rule.getFirstValue() as ICAL.Recur).freq));
+
 /** The time zones among a calendar's components (RFC 5545, 3.6.5). One that can't be read leaves its events on the shell's clock. */
 export function registerZones(components: readonly string[]): Map<string, ICAL.Timezone> {
   const zones = new Map<string, ICAL.Timezone>();
   for (const source of components) {
     if (!/^BEGIN:VTIMEZONE/i.test(source)) continue;
     try {
-      const zone = new ICAL.Timezone(new ICAL.Component(ICAL.parse(source) as unknown[]));
+      const component = new ICAL.Component(ICAL.parse(source) as unknown[]);
+      if (changesTooOften(component)) continue;
+      const zone = new ICAL.Timezone(component);
       zones.set(zone.tzid, zone);
     } catch {
       continue;
@@ -38,6 +49,12 @@ export function registerZones(components: readonly string[]): Map<string, ICAL.T
   }
   return zones;
 }
+
+/** The time zones that a component names and nobody knows: neither the calendar nor the zone database. */
+export const unknownZones = (source: string, clock: EventClock): string[] =>
+  [...source.replace(/\r?\n[ \t]/g, '').matchAll(/;TZID=(?:"([^"]*)"|([^":;,\r\n]*))/gi)]
+    .map((match) => match[1] ?? match[2] ?? '')
+    .filter((tzid) => !isTimeZone(tzid) && !clock.zones.has(tzid));
 
 const tzidOf = (property: ICAL.Property): string | null => {
   const spelled = property.getParameter('tzid');

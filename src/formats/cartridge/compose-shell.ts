@@ -1,3 +1,4 @@
+import { collect } from '@/core/collect';
 import { digest } from '@/core/shell/digest';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type {
@@ -242,12 +243,13 @@ export class ShellComposer {
 
   private outlineOrder(): Item[] {
     const ordered: Item[] = [];
+    const children = new Map<ItemRef | null, Item[]>();
+    for (const item of this.items) if (item.placed) collect(children, item.parent, item);
     const visit = (parent: ItemRef | null) => {
-      for (const item of this.items)
-        if (item.placed && item.parent === parent) {
-          ordered.push(item);
-          visit(item.ref);
-        }
+      for (const item of children.get(parent) ?? []) {
+        ordered.push(item);
+        visit(item.ref);
+      }
     };
     visit(null);
     const order = new Map(this.contents.map((c, i) => [c.id, i]));

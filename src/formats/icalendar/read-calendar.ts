@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import type { CalendarFrame, CourseEvent } from '@/core/shell/model';
 import { eventRef } from '@/core/shell/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
-import { localOf, registerZones, type EventClock } from '@/core/time/event-clock';
+import { localOf, registerZones, unknownZones, type EventClock } from '@/core/time/event-clock';
 import { atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { componentOf, readEvent, settleOverrides, type ReadEvent } from '@/core/time/read-event';
 import { isTimeZone } from '@/core/time/zones';
@@ -55,6 +55,7 @@ export function readCalendar(
   for (const other of parts.others)
     if (other.name !== 'VTIMEZONE' && other.name !== 'VTODO')
       note('calendar-carried-through', `${other.name} is not read; it is kept as it is`, other.line);
+  noteUnknownZones([...parts.events, ...parts.others], clock, note);
   const todos = parts.others
     .filter((o) => o.name === 'VTODO')
     .flatMap((o): CalendarTodo[] => {
@@ -66,6 +67,25 @@ export function readCalendar(
   const events = settleOverrides(readEvents(parts.events, clock, note));
   const frame: CalendarFrame = { head: parts.head, others: parts.others.map((o) => o.source) };
   return good({ events, frame, todos, notes, timeZone });
+}
+
+/** Says once of each time zone that nobody knows where it is named first, and what its times are taken for. */
+function noteUnknownZones(
+  components: readonly { readonly source: string; readonly line: number }[],
+  clock: EventClock,
+  note: (code: string, message: string, line: number) => void,
+): void {
+  const told = new Set<string>();
+  for (const { source, line } of components)
+    for (const zone of unknownZones(source, clock)) {
+      if (told.has(zone)) continue;
+      told.add(zone);
+      note(
+        'unknown-time-zone',
+        `the time zone “${zone}” is neither known nor defined in a way that can be read; its times are taken as times of ${clock.zone}`,
+        line,
+      );
+    }
 }
 
 /** Every event that can be read, each under a ref of its own. */
