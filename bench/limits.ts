@@ -10,6 +10,7 @@ import { readManifest } from '@/formats/cartridge/read-manifest';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { applyStatusSheet } from '@/formats/status-sheet/apply-status-sheet';
 import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
+import { oddityTable } from '@/services/__tests__/oddities';
 
 const sizes = [1_000, 10_000, 100_000] as const;
 
@@ -213,5 +214,14 @@ function timingsOf(shell: Shell): ReadonlyMap<string, number> {
 }
 
 const report = 'docs/reliability.md';
-const [before = ''] = readFileSync(report, 'utf8').split('\n## Growth');
-if (process.argv[2] === undefined) writeFileSync(report, `${before.trimEnd()}\n\n${lines.join('\n')}\n`);
+const [before = ''] = readFileSync(report, 'utf8').split('\n## Odd inputs');
+const odd = [
+  '## Odd inputs',
+  '',
+  'Nothing is swallowed: what a reader meets and can’t take as it stands gets its line in the intake report, with its place and what was done instead, or the input is refused with a sentence. A test asks each of these.',
+  '',
+  ...oddityTable(),
+  '',
+];
+if (process.argv[2] === undefined)
+  writeFileSync(report, `${before.trimEnd()}\n\n${[...odd, ...lines].join('\n')}\n`);

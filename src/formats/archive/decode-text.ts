@@ -1,12 +1,22 @@
 import { isAscii } from 'node:buffer';
 import iconv from 'iconv-lite';
+import type { IntakeNote } from '@/core/shell/result';
 
 export interface DecodedText {
   readonly text: string;
   readonly encoding: string;
   /** Bytes of the byte-order mark, kept when the text is written again. */
   readonly mark: Buffer;
+  /** What is wrong with its encoding and what was done instead, in words that follow a name; null where nothing is. */
+  readonly oddity: string | null;
 }
+
+/** The line of the intake report for a text whose encoding is odd; none where nothing is. */
+export const encodingNotes = ({ oddity }: DecodedText, where: string): IntakeNote[] =>
+  oddity === null ? [] : [{ code: 'odd-encoding', message: oddity, where }];
+
+const unreadable = (encoding: string) =>
+  `holds bytes that are not of its encoding, ${encoding}; they are shown as \ufffd`;
 
 const utf8 = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true });
 
@@ -16,22 +26,27 @@ const utf8 = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true });
  */
 export function decodeText(bytes: Buffer): DecodedText {
   const mark = byteOrderMark(bytes);
-  if (mark)
-    return {
-      text: iconv.decode(bytes.subarray(mark.length), mark.encoding, { stripBOM: false }),
-      encoding: mark.encoding,
-      mark: bytes.subarray(0, mark.length),
-    };
+  if (mark) return decodedAs(bytes.subarray(mark.length), mark.encoding, bytes.subarray(0, mark.length));
   const none = Buffer.alloc(0);
   const declared = declaredCharset(bytes);
-  if (declared && declared !== 'utf-8' && iconv.encodingExists(declared))
-    return { text: iconv.decode(bytes, declared, { stripBOM: false }), encoding: declared, mark: none };
-  if (isAscii(bytes)) return { text: bytes.toString('latin1'), encoding: 'utf-8', mark: none };
+  const isKnown = declared === null || declared === 'utf-8' || iconv.encodingExists(declared);
+  if (declared !== null && declared !== 'utf-8' && isKnown) return decodedAs(bytes, declared, none);
+  const unknown = isKnown ? null : `declares the encoding “${declared}”, which nobody knows`;
   try {
-    return { text: utf8.decode(bytes), encoding: 'utf-8', mark: none };
+    const text = isAscii(bytes) ? bytes.toString('latin1') : utf8.decode(bytes);
+    return { text, encoding: 'utf-8', mark: none, oddity: unknown && `${unknown}; it is read as UTF-8` };
   } catch {
-    return { text: iconv.decode(bytes, 'windows-1252'), encoding: 'windows-1252', mark: none };
+    const reason = unknown ?? 'holds bytes that are no UTF-8';
+    const text = iconv.decode(bytes, 'windows-1252');
+    return { text, encoding: 'windows-1252', mark: none, oddity: `${reason}; it is read as windows-1252` };
   }
+}
+
+function decodedAs(bytes: Buffer, encoding: string, mark: Buffer): DecodedText {
+  const text = iconv.decode(bytes, encoding, { stripBOM: false });
+  // A text of our own may hold the character that stands for what can't be read.
+  const isOdd = text.includes('\ufffd') && !iconv.encode(text, encoding).equals(bytes);
+  return { text, encoding, mark, oddity: isOdd ? unreadable(encoding) : null };
 }
 
 /** Encodes a changed text as the original was; what its encoding lacks becomes a character reference. */

@@ -1,3 +1,4 @@
+import { append } from '@/core/collect';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type {
@@ -26,7 +27,7 @@ import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { indexPaths, type PathIndex } from '@/core/links/package-paths';
 import { wholeReadLimit, type Archive } from '../archive/read-archive';
 import { spellBytes } from '@/core/text/spell-bytes';
-import { decodeText } from '../archive/decode-text';
+import { decodeText, encodingNotes } from '../archive/decode-text';
 import { listPacked, packedBudget, packedLimits } from '../archive/list-packed';
 import { defaultLimits } from '../archive/limits';
 import { readBody, readBodyElement } from './read-body';
@@ -127,6 +128,7 @@ async function readEntries(
     done += entry.bytes;
     options.onProgress?.(done, total);
     if (read.ok) {
+      append(notes, read.value.notes);
       const inner =
         isArchive(entry.path) && entry.bytes <= packedLimits.archiveBytes ? archive.read(entry.path) : null;
       found.set(entry.path, {
@@ -145,6 +147,8 @@ async function readEntries(
   return found;
 }
 
+/** What reading one entry gave. */
+type ReadEntry = Omit<EntryInfo, 'bytes' | 'packed'> & { readonly notes: readonly IntakeNote[] };
 type Sink = ReadOptions['sink'];
 const isArchive = (path: string): boolean => /\.zip$/i.test(path);
 
@@ -154,20 +158,18 @@ function readWholeEntry(
   wantsText: boolean,
   sink: Sink,
   onPage: ReadOptions['onPage'],
-): Result<Omit<EntryInfo, 'bytes' | 'packed'>> {
+): Result<ReadEntry> {
   const bytes = archive.read(path);
   if (!bytes.ok) return bytes;
   const hash = digest(bytes.value);
   sink?.keep(bytes.value, hash);
   if (wantsText) onPage?.(path, bytes.value);
-  return good({ sha256: hash, text: wantsText ? decodeText(bytes.value).text : null });
+  if (!wantsText) return good({ sha256: hash, text: null, notes: [] });
+  const decoded = decodeText(bytes.value);
+  return good({ sha256: hash, text: decoded.text, notes: encodingNotes(decoded, path) });
 }
 
-async function readInBlocks(
-  archive: Archive,
-  path: FilePath,
-  sink: Sink,
-): Promise<Result<Omit<EntryInfo, 'bytes' | 'packed'>>> {
+async function readInBlocks(archive: Archive, path: FilePath, sink: Sink): Promise<Result<ReadEntry>> {
   const part = sink?.begin();
   const hashed = await archive.hash(path, (block) => part?.write(block));
   if (!hashed.ok) {
@@ -175,7 +177,7 @@ async function readInBlocks(
     return hashed;
   }
   part?.done(hashed.value);
-  return good({ sha256: hashed.value, text: null });
+  return good({ sha256: hashed.value, text: null, notes: [] });
 }
 
 class CartridgeBuilder {

@@ -1,9 +1,10 @@
-import { parse } from 'csv-parse/sync';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { filePath } from '@/core/shell/refs';
-import { decodeText } from '../archive/decode-text';
+import { append } from '@/core/collect';
+import { decodeText, encodingNotes } from '../archive/decode-text';
+import { readCsv, type CsvTable } from '../archive/read-csv';
 import { openArchive } from '../archive/read-archive';
 
 /** The tables of a OneRoster CSV set that a shell can use. Users and demographics are never opened. */
@@ -44,9 +45,13 @@ export async function readRosterTables(
           'too-large',
           `“${name}”: ${table}.csv is larger than ${mostTableBytes} bytes; that is no roster of one course.`,
         );
-      const read = readTable(decodeText(bytes).text, `${name}, ${table}.csv`);
+      const where = `${name}, ${table}.csv`;
+      const decoded = decodeText(bytes);
+      append(notes, encodingNotes(decoded, where));
+      const read = readTable(decoded.text, where);
       if (!read.ok) return read;
-      tables[table] = read.value;
+      append(notes, read.value.notes);
+      tables[table] = read.value.rows;
     }
   } finally {
     source.value.close();
@@ -87,15 +92,13 @@ async function openSource(path: string, name: string): Promise<Result<TableSourc
   return good({ read, close: () => archive.value.close() });
 }
 
-function readTable(text: string, where: string): Result<RosterRow[]> {
-  let rows: string[][];
+function readTable(
+  text: string,
+  where: string,
+): Result<{ readonly rows: RosterRow[]; readonly notes: readonly IntakeNote[] }> {
+  let table: CsvTable;
   try {
-    rows = parse(text, {
-      bom: true,
-      relax_column_count: true,
-      skip_empty_lines: true,
-      trim: true,
-    });
+    table = readCsv(text, where);
   } catch (error) {
     const line = (error as { lines?: number }).lines;
     return bad(
@@ -103,16 +106,40 @@ function readTable(text: string, where: string): Result<RosterRow[]> {
       `${where} is not a readable CSV file${line ? ` (line ${line}: a quotation mark is missing or misplaced)` : ''}; export the roster once more.`,
     );
   }
-  const header = rows[0] ?? [];
+  const { header } = table;
   if (!header.includes('sourcedId'))
     return bad(
       'roster-unreadable',
       `${where} has no column “sourcedId” in its first row, so it is no OneRoster table; export the roster as OneRoster CSV.`,
     );
-  return good(
-    rows
-      .slice(1)
-      .map((cells) => Object.fromEntries(header.map((column, i) => [column, cells[i] ?? ''])))
-      .filter((row) => row['sourcedId'] && row['status']?.toLowerCase() !== 'tobedeleted'),
-  );
+  const notes: IntakeNote[] = [...table.notes];
+  const seen = new Set<string>();
+  const rows: RosterRow[] = [];
+  for (const { row, cells } of table.rows) {
+    const values = rowOf(header, cells);
+    const id = values['sourcedId'];
+    if (values['status']?.toLowerCase() === 'tobedeleted') continue;
+    if (!id) {
+      const message = 'has no sourcedId; it is left out';
+      notes.push({ code: 'row-without-identifier', message, where: `${where}, row ${row}` });
+      continue;
+    }
+    if (seen.has(id)) {
+      const message = `the sourcedId ${id} stands twice; this row is left out`;
+      notes.push({ code: 'identifier-twice', message, where: `${where}, row ${row}` });
+      continue;
+    }
+    seen.add(id);
+    rows.push(values);
+  }
+  return good({ rows, notes });
+}
+
+/** The cells by their columns; where a column stands twice, the first cell that says something. */
+function rowOf(header: readonly string[], cells: readonly string[]): RosterRow {
+  const values = new Map<string, string>();
+  header.forEach((column, i) => {
+    if (!values.get(column)) values.set(column, cells[i] ?? '');
+  });
+  return Object.fromEntries(values);
 }

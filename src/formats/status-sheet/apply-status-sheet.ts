@@ -8,6 +8,7 @@ import {
   type Shell,
   type ShellFile,
 } from '@/core/shell/model';
+import { collect } from '@/core/collect';
 import { groupRef, itemRef } from '@/core/shell/refs';
 import type { IntakeNote } from '@/core/shell/result';
 import { titleKey } from '@/core/text/normalise';
@@ -41,6 +42,10 @@ class StatusApplier {
   readonly homePages: HomePage[];
   readonly banks: QuestionBank[];
   readonly groups: Group[];
+  /** The row that told of a thing first. */
+  readonly toldIn = new Map<string, number>();
+  readonly groupRefs: Set<string>;
+  readonly bankRefs: Set<string>;
   readonly itemAt = new Map<string, number>();
   readonly fileAt = new Map<string, number>();
   readonly otherRefs: ReadonlySet<string>;
@@ -56,8 +61,8 @@ class StatusApplier {
     this.homePages = [...shell.homePages];
     this.banks = [...shell.banks];
     this.groups = [...shell.groups];
-    const collect = (map: Map<string, number[]>, key: string, at: number) =>
-      map.set(key, [...(map.get(key) ?? []), at]);
+    this.groupRefs = new Set(shell.groups.map((g) => g.ref));
+    this.bankRefs = new Set(shell.banks.map((b) => b.ref));
     this.items.forEach((item, at) => {
       this.itemAt.set(item.ref, at);
       collect(this.itemTitles, titleKey(item.title), at);
@@ -85,10 +90,25 @@ class StatusApplier {
     this.notes.push({ code, message, where: `${this.name}, row ${row.row}` });
   }
 
+  /** Two rows about one thing are read one on top of the other, and told. */
+  noteAgain(target: Target, row: StatusRow): void {
+    if (target.type === 'none') return;
+    const key = `${target.type} ${target.at}`;
+    const first = this.toldIn.get(key);
+    if (first === undefined) this.toldIn.set(key, row.row);
+    else
+      this.note(
+        'row-twice',
+        `is about what row ${first} is about; what it says is taken on top of that`,
+        row,
+      );
+  }
+
   row(row: StatusRow): void {
     const kind = row.cells.kind?.toLowerCase().replace(/[\s_]+/g, '-') as
       ItemKind | 'group' | 'bank' | undefined;
     const target = this.find(row, kind);
+    this.noteAgain(target, row);
     switch (target.type) {
       case 'item':
         this.items[target.at] = this.changeItem(this.items[target.at]!, row, kind);
@@ -109,8 +129,7 @@ class StatusApplier {
       const file = this.fileAt.get(ref);
       if (file !== undefined) return { type: 'file', at: file };
       if (kind === 'group') this.declareGroup(ref, title ?? ref);
-      else if (kind === 'bank' && !this.banks.some((b) => b.ref === ref))
-        this.banks.push({ ref: itemRef(ref), title: title ?? ref, content: null });
+      else if (kind === 'bank' && !this.bankRefs.has(ref)) this.declareBank(ref, title ?? ref);
       else if (!this.otherRefs.has(ref) && !this.otherRefs.has(ref.replace(/^resource:/, '')))
         this.note('unknown-ref', `nothing in the package is called “${ref}”; the row is left out`, row);
       return { type: 'none' };
@@ -133,7 +152,14 @@ class StatusApplier {
 
   /** A group that the package declares already is told of again, and is one all the same. */
   declareGroup(ref: string, title: string): void {
-    if (!this.groups.some((group) => group.ref === ref)) this.groups.push({ ref: groupRef(ref), title });
+    if (this.groupRefs.has(ref)) return;
+    this.groupRefs.add(ref);
+    this.groups.push({ ref: groupRef(ref), title });
+  }
+
+  declareBank(ref: string, title: string): void {
+    this.bankRefs.add(ref);
+    this.banks.push({ ref: itemRef(ref), title, content: null });
   }
 
   changeItem(item: Item, row: StatusRow, kind: ItemKind | 'group' | 'bank' | undefined): Item {

@@ -1,5 +1,5 @@
-import { parse } from 'csv-parse/sync';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { readCsv, type CsvTable } from '../archive/read-csv';
 import { statusColumns, type StatusColumn } from './columns';
 
 export interface StatusRow {
@@ -21,14 +21,9 @@ export function readStatusSheet(
   name: string,
   meanings: ColumnMeanings = {},
 ): Result<StatusSheet> {
-  let table: string[][];
+  let table: CsvTable;
   try {
-    table = parse(text, {
-      bom: true,
-      relax_column_count: true,
-      skip_empty_lines: true,
-      trim: true,
-    });
+    table = readCsv(text, name);
   } catch (error) {
     const at = (error as { lines?: number }).lines;
     return bad(
@@ -36,7 +31,7 @@ export function readStatusSheet(
       `“${name}” is not a readable CSV file${at ? ` (line ${at}: a quotation mark is missing or misplaced)` : ''}; save the sheet as CSV once more.`,
     );
   }
-  const header = (table[0] ?? []).map((cell) => cell.trim().toLowerCase());
+  const header = table.header.map((cell) => cell.trim().toLowerCase());
   const known = header.map((cell) =>
     Object.hasOwn(meanings, cell) ? meanings[cell]! : (statusColumns.find((c) => c === cell) ?? null),
   );
@@ -45,7 +40,7 @@ export function readStatusSheet(
       'sheet-without-ref',
       `“${name}” has neither a column “ref” nor a column “title” in its first row, so no row can be matched; see docs/status-sheet.md.`,
     );
-  const notes: IntakeNote[] = [];
+  const notes: IntakeNote[] = [...table.notes];
   header.forEach((cell, i) => {
     if (known[i] === null && cell !== '' && !Object.hasOwn(meanings, cell))
       notes.push({
@@ -54,14 +49,22 @@ export function readStatusSheet(
         where: name,
       });
   });
-  const rows = table.slice(1).map((line, i) => {
+  const rows = table.rows.map(({ row, cells: line }) => {
     const cells: Partial<Record<StatusColumn, string>> = {};
     known.forEach((column, k) => {
       // Our own writer marks a cell that a spreadsheet would take for a formula with an apostrophe.
       const value = (line[k] ?? '').trim().replace(/^'(?=[=+\-@\t\r])/, '');
-      if (column !== null && value !== '' && cells[column] === undefined) cells[column] = value;
+      if (column === null || value === '') return;
+      const said = cells[column];
+      if (said === undefined) cells[column] = value;
+      else if (said !== value)
+        notes.push({
+          code: 'cells-contradict',
+          message: `says both “${said}” and “${value}” of ${column}; the first one is taken`,
+          where: `${name}, row ${row}`,
+        });
     });
-    return { row: i + 1, cells };
+    return { row, cells };
   });
   return good({ rows: rows.filter((r) => Object.keys(r.cells).length > 0), notes });
 }

@@ -5,7 +5,7 @@ import type { Shell, Term } from '@/core/shell/model';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { withHouseTerm } from '@/core/time/house-terms';
 import { isTimeZone } from '@/core/time/zones';
-import { decodeText } from '@/formats/archive/decode-text';
+import { decodeText, encodingNotes } from '@/formats/archive/decode-text';
 import { openArchive, type Archive } from '@/formats/archive/read-archive';
 import { readCartridge, stateFilePath, type ReadOptions } from '@/formats/cartridge/read-cartridge';
 import { applyTodos } from '@/formats/icalendar/due-dates';
@@ -19,6 +19,7 @@ import { applyStatusSheet } from '@/formats/status-sheet/apply-status-sheet';
 import { isHtmlName } from '@/formats/cartridge/resource-types';
 import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
 import { PageThread } from './page-thread';
+import { looseEnds } from '@/core/shell/loose-ends';
 import { termContradiction } from './contradictions';
 import type { InputFile, ShellInputs } from './shell-inputs';
 
@@ -94,7 +95,10 @@ async function readParts(
         where: stateFilePath,
       });
   }
-  if (state) shell = applyState(shell, state);
+  if (state) {
+    append(intake, stateNotes(state, shell));
+    shell = applyState(shell, state);
+  }
 
   if (inputs.roster) {
     const { path, name } = inputs.roster;
@@ -115,13 +119,16 @@ async function readParts(
   shell = inHouse.shell;
   append(intake, inHouse.notes);
   const termEnd = shell.term.end;
-  const zones = { wanted: inputs.timeZone ?? null, otherwise: state?.timeZone ?? 'UTC' };
+  const stateZone = state && isTimeZone(state.timeZone) ? state.timeZone : null;
+  const zones = { wanted: inputs.timeZone ?? null, otherwise: stateZone ?? 'UTC' };
   let timeZone = zones.wanted ?? zones.otherwise;
   let todos: readonly CalendarTodo[] = [];
-  const otherwiseFrom = state ? 'the package’s own state file' : 'nobody: UTC is used';
+  const otherwiseFrom = stateZone ? 'the package’s own state file' : 'nobody: UTC is used';
   let zoneFrom = inputs.timeZone ? null : otherwiseFrom;
   if (inputs.events) {
-    const calendar = readText(inputs.events, (text, name) => readCalendar(text, name, zones, termEnd));
+    const calendar = readText(inputs.events, intake, (text, name) =>
+      readCalendar(text, name, zones, termEnd),
+    );
     if (!calendar.ok) return calendar;
     append(intake, calendar.value.notes);
     todos = calendar.value.todos;
@@ -133,15 +140,18 @@ async function readParts(
   }
   shell = { ...shell, timeZone };
   if (inputs.previousEvents) {
-    const previous = readText(inputs.previousEvents, (text, name) =>
+    const previous = readText(inputs.previousEvents, intake, (text, name) =>
       readCalendar(text, name, { wanted: timeZone, otherwise: timeZone }, termEnd),
     );
     if (!previous.ok) return previous;
+    append(intake, previous.value.notes);
     shell = { ...shell, previousEvents: previous.value.events };
   }
   if (inputs.status) {
     const name = inputs.status.name;
-    const sheet = readText(inputs.status, (text, of) => readStatusSheet(text, of, inputs.statusColumns));
+    const sheet = readText(inputs.status, intake, (text, of) =>
+      readStatusSheet(text, of, inputs.statusColumns),
+    );
     if (!sheet.ok) return sheet;
     const applied = applyStatusSheet(shell, sheet.value, name);
     shell = applied.shell;
@@ -156,11 +166,13 @@ async function readParts(
         `The baseline “${inputs.baseline.name}” can’t be used: ${baseline.trouble.message}`,
       );
     baseline.value.archive.close();
+    append(intake, ofBaseline(baseline.value.intake, inputs.baseline.name));
     shell = { ...shell, baseline: baselineOf(baseline.value.shell, inputs.baselineIs ?? 'supplied') };
   }
   const dated = applyTodos(shell, todos);
   shell = dated.shell;
   append(intake, dated.notes);
+  append(intake, looseEnds(shell));
   if (zoneFrom)
     intake.push({ code: 'time-zone', message: `the time zone is ${timeZone}, from ${zoneFrom}`, where: '' });
   if (!inputs.asOf)
@@ -188,9 +200,40 @@ function said(inputs: ShellInputs, shell: Shell): Partial<Shell> {
   };
 }
 
+/** What a state file names and the package does not have, and a time zone that nobody knows. */
+function stateNotes(state: ShellState, shell: Shell): IntakeNote[] {
+  const refs = new Set<string>(shell.items.map((i) => i.ref));
+  for (const { ref } of Object.values(state.items)) if (ref) refs.add(ref);
+  const notes = state.homePages
+    .filter((home) => !refs.has(home.ref))
+    .map((home) => ({
+      code: 'missing-home-page',
+      message: `names the home page “${home.title}”, which is not there; it is left out`,
+      where: stateFilePath,
+    }));
+  if (!isTimeZone(state.timeZone))
+    notes.push({
+      code: 'unknown-time-zone',
+      message: `names the time zone “${state.timeZone}”, which nobody knows; UTC is used`,
+      where: stateFilePath,
+    });
+  return notes;
+}
+
+/** What the reading of a baseline met, its place told with the baseline's name. */
+const ofBaseline = (notes: readonly IntakeNote[], name: string): IntakeNote[] =>
+  notes
+    .filter((note) => note.code !== 'time-zone' && note.code !== 'as-of-today')
+    .map((note) => ({ ...note, where: `${name}, ${note.where}` }));
+
 const mostTextBytes = 64 * 1024 ** 2;
 
-function readText<T>(file: InputFile, read: (text: string, name: string) => Result<T>): Result<T> {
+/** Reads a side file as text; an odd encoding goes into the intake report. */
+function readText<T>(
+  file: InputFile,
+  intake: IntakeNote[],
+  read: (text: string, name: string) => Result<T>,
+): Result<T> {
   let bytes: Buffer;
   try {
     bytes = readFileSync(file.path);
@@ -202,5 +245,7 @@ function readText<T>(file: InputFile, read: (text: string, name: string) => Resu
       'too-large',
       `“${file.name}” is larger than ${mostTextBytes} bytes; that is no calendar or sheet of one course.`,
     );
-  return read(decodeText(bytes).text, file.name);
+  const decoded = decodeText(bytes);
+  append(intake, encodingNotes(decoded, file.name));
+  return read(decoded.text, file.name);
 }
