@@ -29,11 +29,41 @@ for (let i = 0; ; i += 1) {
   }
   await new Promise((r) => setTimeout(r, 250));
 }
+await bringInDemo();
 console.log(`
 Currycomb is ready: ${address}
 
-The demo shell lies in ${relative(process.cwd(), 'demo/out/hyd-214') || '.'}/ : drop these four files on “Bring in a shell”:
-  HYD-214.imscc  events.ics  previous-events.ics  status.csv
-Code HYD 214; term Spring 2027, 2027-01-11 to 2027-05-07; term before 2025-08-25 to 2025-12-12; as of 2027-01-04.
-Further shells: demo/out/geo-130 (package, roster, status sheet), demo/out/hyd-214-e (nearly empty; add HYD 214 to it), demo/out/lib-101 (well kept: nothing to find), demo/out/template (the baseline).
+The shells of the demo are in the list; HYD 214 is combed. Their packages lie in ${relative(process.cwd(), 'demo/out')}/.
 Stop with Ctrl C.`);
+
+/** Brings the demo's shells in where there is no shell yet, and waits until they are here and combed. */
+async function bringInDemo() {
+  const ask = async (path, body) => {
+    const headers = { 'content-type': 'application/json', origin: address };
+    const method = body === undefined ? 'GET' : 'POST';
+    return (await fetch(`${address}${path}`, { method, headers, body: body && JSON.stringify(body) })).json();
+  };
+  const isOver = (job) => ['done', 'failed', 'cancelled'].includes(job.state);
+  const ended = async (url) => {
+    for (;;) {
+      const job = await ask(url);
+      if (isOver(job)) return job;
+      await new Promise((r) => setTimeout(r, 200));
+    }
+  };
+  const { jobIds = [], trouble } = await ask('/api/demo', { onlyIfEmpty: true });
+  if (trouble) console.error(trouble);
+  for (const id of jobIds) {
+    const job = await ended(`/api/jobs/${id}`);
+    if (job.state !== 'done') {
+      console.error(`A shell of the demo could not be brought in: ${job.trouble}`);
+      continue;
+    }
+    const { shellId } = JSON.parse(job.result);
+    for (;;) {
+      const { job: comb } = await ask(`/api/shells/${shellId}/jobs?kind=comb`);
+      if (!comb || isOver(comb)) break;
+      await new Promise((r) => setTimeout(r, 200));
+    }
+  }
+}

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { Metadata } from 'next';
 import { appContext } from '@/services/open-context';
 import { listShells } from '@/services/shells/shell-list';
+import { BringInDemo } from '@/ui/shells/demo-shells';
 import { TopBar } from '@/ui/frame/top-bar';
 import { ShellTable } from '@/ui/shells/shell-table';
 
@@ -30,6 +31,11 @@ export default function ShellsPage() {
               .ics if you can. Then bring both in: Currycomb reads them, says what does not belong, and
               changes nothing until you have seen a rehearsal.
             </p>
+            <p>
+              To look around first, take the shells of an invented college: one that was copied from last
+              term, one that came from another system, one that is well kept, and one that is nearly empty.
+            </p>
+            <BringInDemo />
           </div>
         )}
       </main>

@@ -16,6 +16,8 @@ export const shells = sqliteTable('shells', {
   /** How many changes the plan makes, and what names it for its version: kept up to date by every decision. */
   planSize: integer('plan_size').notNull().default(0),
   planKey: text('plan_key').notNull().default(''),
+  /** It belongs to the demo, and can be taken away with the rest of it. */
+  isDemo: integer('is_demo', { mode: 'boolean' }).notNull().default(false),
   createdAt: text('created_at').notNull(),
 });
 

@@ -1,6 +1,6 @@
 import { outlineOf } from '@/core/shell/outline';
 import type { Item, Shell } from '@/core/shell/model';
-import { fitsPattern } from './house-rules';
+import { fitsPattern } from '@/core/text/title-pattern';
 
 /** The stores of a shell for staff, as the house rules name them. */
 export interface StaffStores {

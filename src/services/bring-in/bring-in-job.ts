@@ -3,6 +3,8 @@ import { createReadStream } from 'node:fs';
 import { z } from 'zod';
 import { good, type IntakeNote } from '@/core/shell/result';
 import { shells } from '@/store/schema';
+import { orderCombOf } from '../comb/order-comb';
+import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
 import { keepState, type KeptState } from '../shells/kept-state';
@@ -24,6 +26,9 @@ export const bringInJob = defineJob({
     inputs: shellInputs,
     role: z.string(),
     dispose: z.array(z.string()),
+    isDemo: z.boolean().default(false),
+    /** The house rules to comb it by as soon as it is here; null where that waits. */
+    combBy: writtenRules.nullable().default(null),
   }),
   leavesBlobs: true,
   leftovers: ({ dispose }) => dispose,
@@ -38,7 +43,8 @@ export const bringInJob = defineJob({
     const packageHash = await hashOfFile(inputs.package.path);
     return good({ ...keepState(blobs, shell), intake, packageHash } satisfies ReadPackage);
   },
-  settle: (read: ReadPackage, { role }, { tx, now }) => {
+  settle: (read: ReadPackage, { role, isDemo, combBy }, desk) => {
+    const { tx, now } = desk;
     const shellId = randomUUID();
     const { code, title, term, asOf, packageHash, intake } = read;
     const about = { kind: 'read', label: 'As it was brought in', parentId: null, intake, now } as const;
@@ -54,11 +60,13 @@ export const bringInJob = defineJob({
         role: role || 'course lead',
         versionId: '',
         packageHash,
+        isDemo,
         createdAt: now,
       })
       .run();
     const versionId = keepVersion(tx, shellId, read, about);
     turnTo(tx, shellId, '', versionId);
+    if (combBy) orderCombOf(desk, shellId, versionId, read.stateBlob, combBy);
     return { shellId };
   },
 });

@@ -84,6 +84,8 @@ export function orderBringIn(
     inputs,
     role: form.role,
     dispose: files.map((f) => f.path),
+    isDemo: false,
+    combBy: null,
   });
   return good({ jobId });
 }

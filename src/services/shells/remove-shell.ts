@@ -3,6 +3,7 @@ import { sweepJob } from '../storage/sweep-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { incomings, jobs, leaveBes, runs, shells } from '@/store/schema';
+import type { Transaction } from '@/store/database';
 import type { Context } from '../context';
 import { courseOf } from './course';
 import type { CurrentShell } from './current-shell';
@@ -25,19 +26,28 @@ export function removeShell(
       'job-under-way',
       'Something is still being done with this shell; wait for its end, or cancel it first.',
     );
-  const { id } = shell.row;
-  const course = courseOf(shell.row);
+  dropShells(context, [shell]);
+  return good({ removed: true });
+}
+
+/** Drops shells with all that is theirs, and orders what only they used to be swept away. */
+export function dropShells(context: Context, dropped: readonly CurrentShell[]): void {
   context.db.transaction((tx) => {
-    // Runs name versions, and would hold them.
-    tx.delete(runs).where(eq(runs.shellId, id)).run();
-    tx.delete(incomings).where(eq(incomings.shellId, id)).run();
-    tx.delete(jobs).where(eq(jobs.shellId, id)).run();
-    tx.delete(shells).where(eq(shells.id, id)).run();
-    const others = tx.select({ id: shells.id, code: shells.code }).from(shells).all();
-    // What was left be belongs to the course, for as long as a shell of it is here.
-    if (course === id && !others.some((other) => courseOf(other) === course))
-      tx.delete(leaveBes).where(eq(leaveBes.course, course)).run();
+    for (const shell of dropped) dropShell(tx, shell);
   });
   context.jobs.order(sweepJob, null, {});
-  return good({ removed: true });
+}
+
+function dropShell(tx: Transaction, shell: CurrentShell): void {
+  const { id } = shell.row;
+  const course = courseOf(shell.row);
+  // Runs name versions, and would hold them.
+  tx.delete(runs).where(eq(runs.shellId, id)).run();
+  tx.delete(incomings).where(eq(incomings.shellId, id)).run();
+  tx.delete(jobs).where(eq(jobs.shellId, id)).run();
+  tx.delete(shells).where(eq(shells.id, id)).run();
+  const others = tx.select({ id: shells.id, code: shells.code }).from(shells).all();
+  // What was left be belongs to the course, for as long as a shell of it is here.
+  if (course === id && !others.some((other) => courseOf(other) === course))
+    tx.delete(leaveBes).where(eq(leaveBes.course, course)).run();
 }

@@ -22,6 +22,7 @@ export interface ShellLine {
   readonly combedAt: string | null;
   readonly runAt: string | null;
   readonly planSize: number;
+  readonly isDemo: boolean;
 }
 
 /** Every shell, out of rows alone: no audit and no state of a shell is opened for it. */
@@ -68,6 +69,7 @@ export function listShells({ db }: Context): ShellLine[] {
       combedAt: head?.combedAt ?? null,
       runAt: lastRuns.get(shell.id) ?? null,
       planSize: shell.planSize,
+      isDemo: shell.isDemo,
     };
   });
 }

@@ -36,6 +36,7 @@ export function ShellRow({ shell, isChosen, onToggle, onRemove }: ShellRowProps)
         <Link href={`${address}/comb`} prefetch={false}>
           {shell.title}
         </Link>
+        {shell.isDemo && <span className={styles.demo}>demo</span>}
       </td>
       <td>{shell.term}</td>
       <td className={`number ${styles.right}`}>

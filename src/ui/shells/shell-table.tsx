@@ -13,7 +13,9 @@ import { useMemo, useState } from 'react';
 import { compareText } from '@/core/compare-text';
 import { plural } from '@/core/text/plural';
 import type { ShellLine } from '@/services/shells/shell-list';
+import { jobEnded } from '../jobs/job-ended';
 import { send } from '../jobs/use-job';
+import { RemoveDemo } from './demo-shells';
 import { toggled } from '../marks/toggled';
 import { RemoveShell } from './remove-shell';
 import { ShellRow } from './shell-row';
@@ -45,6 +47,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [isCombing, setCombing] = useState(false);
   const [removing, setRemoving] = useState<ShellLine | null>(null);
+  const demos = shells.filter((shell) => shell.isDemo).length;
   const shown = useMemo(() => sorted(filtered(shells, filter), sort), [shells, filter, sort]);
   const comb = async () => {
     setCombing(true);
@@ -53,7 +56,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
     );
     for (const job of started) {
       if (!job.ok) enqueueSnackbar(job.trouble, { variant: 'error' });
-      else await ended(job.value.jobId);
+      else await jobEnded(job.value.jobId);
     }
     setCombing(false);
     setChosen(new Set());
@@ -76,6 +79,8 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
           {shown.length < shells.length && `${shown.length} of `}
           {plural(shells.length, 'shell')}
         </span>
+        <span style={{ flex: 1 }} />
+        {demos > 0 && <RemoveDemo count={demos} />}
       </div>
       <div className={styles.box} tabIndex={0} role="region" aria-label="Shells">
         <Table size="small" className={styles.table}>
@@ -158,12 +163,4 @@ function ShellHead({ shown, chosen, onChoose, sort, onSort }: ShellHeadProps) {
       </TableRow>
     </TableHead>
   );
-}
-
-async function ended(jobId: string): Promise<void> {
-  for (;;) {
-    const job = await send<{ state: string }>(`/api/jobs/${jobId}`, undefined, 'GET');
-    if (!job.ok || (job.value.state !== 'waiting' && job.value.state !== 'running')) return;
-    await new Promise((resolve) => setTimeout(resolve, 250));
-  }
 }

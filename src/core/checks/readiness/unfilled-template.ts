@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
-import { fitsPattern } from '../house-rules';
+import { fitsPattern } from '@/core/text/title-pattern';
 
 export const unfilledTemplate = defineCheck({
   id: 'readiness.unfilled-template',

@@ -1,0 +1,1 @@
+ALTER TABLE `shells` ADD `is_demo` integer DEFAULT false NOT NULL;
