@@ -1,6 +1,8 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
+  // The tests build into a folder of their own, so that a demo that runs beside them keeps its pages.
+  distDir: process.env['CURRYCOMB_BUILD'] ?? '.next',
   poweredByHeader: false,
   serverExternalPackages: ['better-sqlite3'],
   devIndicators: false,

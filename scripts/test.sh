@@ -3,7 +3,7 @@
 # checks types, lint, import rules, units, the production build and the journeys. The last line counts all of them.
 set -uo pipefail
 cd "$(dirname "$0")/.."
-export NEXT_TELEMETRY_DISABLED=1 CI=1
+export NEXT_TELEMETRY_DISABLED=1 CI=1 CURRYCOMB_BUILD=.next-test
 as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }
 need=()
 [ -x /usr/bin/chromium ] || need+=(chromium)
