@@ -114,11 +114,10 @@ export function buildGeo130(): ShellComposer {
     'converter_settings.xml',
     '<settings><source system="former"/><option name="keep-order" value="alphabetical"/></settings>',
   );
-  for (let k = 1; k <= 14; k += 1)
-    c.file(
-      `res${String(k).padStart(5, '0')}.dat`,
-      `converted object ${k}\n${'0123456789abcdef\n'.repeat(k * 8)}`,
-    );
+  // What the converter could not place: flat files that nothing uses.
+  [...'abcdefghijklmn'].forEach((letter, n) =>
+    c.file(`spare_${letter}.bin`, `converted object ${n + 1}\n${'0123456789abcdef\n'.repeat((n + 1) * 8)}`),
+  );
   return c;
 }
 
