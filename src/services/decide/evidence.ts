@@ -1,4 +1,5 @@
 import type { Evidence } from '@/core/checks/finding';
+import { differencesFrom, type Compared, type Differences } from '@/core/compare/differences';
 import { findingById, findingRows } from '../comb/kept-findings';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
@@ -18,10 +19,23 @@ export interface FindingEvidence {
   readonly items: readonly ItemDetail[];
   /** Two items' texts word by word; null where there are no two texts. */
   readonly difference: readonly DiffPart[] | null;
+  /** How each of the others differs from the first one; empty where nothing is compared. */
+  readonly differences: readonly ItemDifferences[];
   readonly events: readonly EventDetail[];
   /** What else may be done about it, in the words of the buttons. */
   readonly others: readonly string[];
 }
+
+/** One of the compared items, and how it differs from the one that it is held against. */
+export interface ItemDifferences {
+  readonly ref: string;
+  readonly title: string;
+  readonly path: readonly string[];
+  readonly differences: Differences;
+}
+
+/** So many items of one finding are held against the first one. */
+const mostCompared = 24;
 
 /** Checks that say of two items that they are alike: their texts stand side by side. */
 const comparedChecks = new Set<string>([
@@ -41,16 +55,19 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
     finding.check === 'duplicate.same-content'
       ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)]
       : refs;
-  const items = pair
-    .slice(0, 2)
+  const isCompared = comparedChecks.has(finding.check);
+  const details = pair
+    .slice(0, isCompared ? mostCompared : 2)
     .map((ref) => itemDetail(context, shell, ref))
     .filter((d) => d !== null);
+  const items = details.slice(0, 2);
   const [first, second] = items;
-  const comparable = comparedChecks.has(finding.check) && first?.text && second?.text;
+  const comparable = isCompared && first?.text && second?.text;
   return {
     facts: finding.evidence,
     items,
     difference: comparable ? compareTexts(first.text, second.text) : null,
+    differences: isCompared ? differencesOf(details) : [],
     others: finding.others.map((other) => other.label),
     events: eventDetails(
       context,
@@ -58,6 +75,18 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
       finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref),
     ),
   };
+}
+
+/** How each item but the first differs from that. */
+function differencesOf([kept, ...others]: readonly ItemDetail[]): ItemDifferences[] {
+  if (!kept) return [];
+  const compared = (item: ItemDetail): Compared => ({ ...item, text: item.text ?? '' });
+  return others.map((item) => ({
+    ref: item.ref,
+    title: item.title,
+    path: item.path,
+    differences: differencesFrom(compared(kept), compared(item)),
+  }));
 }
 
 /** The facts that prove some findings, by finding. */

@@ -1,5 +1,6 @@
 import { diffWordsWithSpace } from 'diff';
-import type { Item, Shell } from '@/core/shell/model';
+import { indexPaths, readAddress, type PathIndex } from '@/core/links/package-paths';
+import type { Content, Item, Shell } from '@/core/shell/model';
 import { outlineOf, type Outline } from '@/core/shell/outline';
 import type { ItemRef, Sha256 } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
@@ -17,7 +18,11 @@ export interface ItemDetail {
   readonly changed: string | null;
   readonly studentWork: number | null;
   readonly points: number | null;
+  readonly opens: string | null;
+  readonly closes: string | null;
   readonly due: string | null;
+  /** Where its links and pictures lead: paths in the package, or addresses outside. */
+  readonly links: readonly string[];
   readonly batch: string | null;
   readonly target: string | null;
   /** The text, cut where it is very long; null where the item has none. */
@@ -60,11 +65,42 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
     changed: item.modified ?? item.created,
     studentWork: item.studentWork,
     points: item.points ?? content?.points ?? null,
+    opens: item.opens,
+    closes: item.closes,
     due: item.due,
+    links: content ? linksOf(context, shell, content) : [],
     batch: item.batch,
     target: content?.target ?? null,
     text: text !== null && text.length > longest ? `${text.slice(0, longest)} …` : text,
   };
+}
+
+const pathIndexes = new WeakMap<Shell, PathIndex>();
+function pathsOf(shell: Shell): PathIndex {
+  const known = pathIndexes.get(shell);
+  if (known) return known;
+  const paths = [
+    ...shell.entries.map((e) => e.path),
+    ...shell.files.map((f) => f.path),
+    ...shell.contents.flatMap((c) => c.files),
+  ];
+  const index = indexPaths(paths);
+  pathIndexes.set(shell, index);
+  return index;
+}
+
+/** What a content's addresses mean: the file in the package, or the address as it is written. */
+function linksOf(context: Context, shell: Shell, content: Content): string[] {
+  const at = content.textPath;
+  if (at === null) return [];
+  return content.texts.flatMap((hash) => {
+    const scan = scanHtml(textOf(context.blobs, hash));
+    return scan.addresses.flatMap((address) => {
+      const meaning = readAddress(address.value, at, scan.base, pathsOf(shell));
+      if (meaning.to === 'package') return [`${meaning.found ?? meaning.asked}${meaning.tail}`];
+      return meaning.to === 'outside' ? [address.value] : [];
+    });
+  });
 }
 
 /** Two texts word by word. */

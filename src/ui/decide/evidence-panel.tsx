@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import type { ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
+import { DifferenceGrid } from './difference-grid';
 import { EventTable } from './event-table';
 import { ItemPair } from './item-pair';
 import type { LoadedEvidence } from './use-evidence';
@@ -34,6 +35,9 @@ export function EvidencePanel({
         <h2 style={{ fontSize: '1.4rem', marginTop: 4 }}>{finding.title}</h2>
       </div>
       {here?.trouble && <p role="alert">{here.trouble}</p>}
+      {here?.evidence && here.evidence.differences.length > 0 && (
+        <DifferenceGrid keptTitle={here.evidence.items[0]?.title ?? ''} rows={here.evidence.differences} />
+      )}
       {here?.evidence && here.evidence.items.length > 0 && (
         <ItemPair finding={finding} items={here.evidence.items} difference={here.evidence.difference} />
       )}

@@ -49,7 +49,7 @@ export const nearContent = defineCheck({
         evidence: [
           ...pairs.slice(0, 8).map((p) => ({
             label: 'In common',
-            value: `${Math.floor(p.similarity * 100)} % of “${p.a.title}” and “${p.b.title}”`,
+            value: `${shareOf(p.similarity)} of “${p.a.title}” and “${p.b.title}”`,
             where: p.b.ref,
           })),
           ...items.slice(0, 8).map((i) => ({
@@ -64,3 +64,7 @@ export const nearContent = defineCheck({
     }
   },
 });
+
+/** How much of two texts is common, in words; what is not quite all never reads as all. */
+const shareOf = (similarity: number): string =>
+  similarity === 1 ? 'all words' : `${Math.floor(similarity * 100)} %`;
