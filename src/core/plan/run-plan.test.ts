@@ -1,5 +1,6 @@
 import { linkGraphOf } from '@/core/links/graph';
 import type { Shell } from '@/core/shell/model';
+import { itemRef } from '@/core/shell/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { hand, runWritten } from './__tests__/written-plans';
 import { countChanges } from './results';
@@ -181,6 +182,26 @@ describe('relinking', () => {
       ['resource:r2', false],
     ]);
     expect(run.broken).toEqual([]);
+  });
+  test('pages left outside the outline require each other there, and nothing that is gone', () => {
+    const c = new ShellComposer();
+    c.page('Start', '<a href="two.html">two</a> <a href="three.html">three</a>', {
+      ref: 'p1',
+      path: 'one.html',
+    });
+    c.page('Two', '<p>x</p>', {
+      ref: 'p2',
+      path: 'two.html',
+      requires: [itemRef('p3'), itemRef('gone'), itemRef('p4')],
+    });
+    c.page('Three', '<p>y</p>', { ref: 'p3', path: 'three.html', requires: [itemRef('p2')] });
+    c.page('Four', '<p>z</p>', { ref: 'p4', path: 'four.html' });
+    const run = runPlan(c.shell(), [hand('delete', ['p2', 'p3', 'p4'])]);
+    expect(run.after.items.map((i) => [i.ref, i.requires])).toEqual([
+      ['p1', []],
+      ['resource:r2', ['resource:r3', 'gone']],
+      ['resource:r3', ['resource:r2']],
+    ]);
   });
 });
 

@@ -15,6 +15,7 @@ export interface DecodedText {
 export const encodingNotes = ({ oddity }: DecodedText, where: string): IntakeNote[] =>
   oddity === null ? [] : [{ code: 'odd-encoding', message: oddity, where }];
 
+const isEncoding = (name: string): boolean => iconv.encodingExists(name);
 const unreadable = (encoding: string) =>
   `holds bytes that are not of its encoding, ${encoding}; they are shown as \ufffd`;
 
@@ -29,9 +30,9 @@ export function decodeText(bytes: Buffer): DecodedText {
   if (mark) return decodedAs(bytes.subarray(mark.length), mark.encoding, bytes.subarray(0, mark.length));
   const none = Buffer.alloc(0);
   const declared = declaredCharset(bytes);
-  const isKnown = declared === null || declared === 'utf-8' || iconv.encodingExists(declared);
-  if (declared !== null && declared !== 'utf-8' && isKnown) return decodedAs(bytes, declared, none);
-  const unknown = isKnown ? null : `declares the encoding “${declared}”, which nobody knows`;
+  const other = declared === 'utf-8' ? null : declared;
+  if (other !== null && isEncoding(other)) return decodedAs(bytes, other, none);
+  const unknown = other === null ? null : `declares the encoding “${other}”, which nobody knows`;
   try {
     const text = isAscii(bytes) ? bytes.toString('latin1') : utf8.decode(bytes);
     return { text, encoding: 'utf-8', mark: none, oddity: unknown && `${unknown}; it is read as UTF-8` };

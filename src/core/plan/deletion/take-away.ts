@@ -1,7 +1,7 @@
 import { collect } from '@/core/collect';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
-import { outsideRef, type ContentId, type GradeColumnRef } from '@/core/shell/refs';
+import { outsideRef, type ContentId, type GradeColumnRef, type ItemRef } from '@/core/shell/refs';
 import { deleteEvents } from '@/core/time/change-events';
 import { mapped } from '../actions/action';
 import { refsOf } from '../refs-of-shell';
@@ -98,18 +98,25 @@ function asFiles(content: Content, survivors: readonly ShellFile[]): Content {
 
 /** Pages and activities whose place goes while their content stays: they stand outside the outline from now on. */
 function leftOutside(shell: Shell, going: Going): Item[] {
-  const known = new Set<string>(shell.items.filter((i) => !going.items.has(i.ref)).map((i) => i.ref));
-  const stillPlaced = new Set(shell.items.filter((i) => !going.items.has(i.ref)).map((i) => i.content));
-  const left: Item[] = [];
+  const staying = shell.items.filter((i) => !going.items.has(i.ref));
+  const known = new Set<string>(staying.map((i) => i.ref));
+  const stillPlaced = new Set(staying.map((i) => i.content));
+  const outside = new Map<ItemRef, Item>();
   for (const item of shell.items) {
     if (!going.items.has(item.ref) || !item.content || item.kind === 'file') continue;
     if (going.contents.has(item.content) || stillPlaced.has(item.content)) continue;
     const ref = outsideRef(item.content);
     if (known.has(ref)) continue;
     known.add(ref);
-    left.push({ ...item, ref, placed: false, parent: null, extraXml: [] });
+    outside.set(item.ref, { ...item, ref, placed: false, parent: null, extraXml: [] });
   }
-  return left;
+  // What such a one requires may have gone the same way, or altogether.
+  const requiredNow = (ref: ItemRef): ItemRef[] => {
+    if (!going.items.has(ref)) return [ref];
+    const moved = outside.get(ref);
+    return moved ? [moved.ref] : [];
+  };
+  return [...outside.values()].map((item) => ({ ...item, requires: item.requires.flatMap(requiredNow) }));
 }
 
 /** A grade column goes with its activities only when it is known to have no results. */
