@@ -28,6 +28,15 @@ const spring = (d: Dice) => dayIn(d, '2027-01-11', '2027-05-07');
 const spelled = (d: Dice, date: LocalDate) => d.pick([spellDate(date), american(date), date]);
 const wrongWeekday = (d: Dice, date: LocalDate) => spellWeekday(addDays(date, 1 + d.below(6)));
 
+/** A day in figures, the month first: 5/12/2027. */
+const figures = (date: string): string =>
+  `${Number(date.slice(5, 7))}/${Number(date.slice(8, 10))}/${date.slice(0, 4)}`;
+/** Day and month with a hyphen: 12-May. */
+const dayAndMonth = (date: string): string => {
+  const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+  return `${Number(date.slice(8, 10))}-${months[Number(date.slice(5, 7)) - 1]}`;
+};
+
 export const sentences: readonly Sentences[] = [
   {
     check: 'outdated.past-term-mention',
@@ -70,6 +79,11 @@ export const sentences: readonly Sentences[] = [
         `${day}, ${american(date)}: bring boots.`,
         `The visit is on ${day.slice(0, 3)} ${spellDate(date)}.`,
         `See you on ${spellDate(date)} (${day}).`,
+        // In figures, with the weekday behind; a full stop and a colon are no part of a day.
+        `Waders are needed on ${date} (${day}).`,
+        `We are out on ${day}, ${figures(date)}.`,
+        `The gauge is read on ${spellDate(date)}, ${day}.`,
+        `${day}, ${dayAndMonth(date)}-${date.slice(0, 4)}: bring waders.`,
       ]);
     },
     decoy: (d) => {
@@ -79,6 +93,10 @@ export const sentences: readonly Sentences[] = [
         `${spellWeekday(date)}, ${american(date)}: bring boots.`,
         weirOf(dayIn(d, '1950-01-01', '1990-01-01')),
         `Every ${spellWeekday(date)} we walk. ${spellDate(date)} is a holiday.`,
+        `Waders are needed on ${date} (${spellWeekday(date)}).`,
+        `We are out on ${spellWeekday(date)}, ${figures(date)}.`,
+        `The gauge is read on ${spellDate(date)}, ${spellWeekday(date)}.`,
+        `The road is shut on ${spellDate(date)}, ${wrongWeekday(d, date)} groups take the ford.`,
       ]);
     },
   },
@@ -94,6 +112,8 @@ export const sentences: readonly Sentences[] = [
         `The final exam is on ${date}.`,
         `Submit your data no later than ${date}.`,
         `Register until ${date}.`,
+        `<table><tr><td>Report due</td><td>${date}</td></tr></table>`,
+        `<dl><dt>Deadline</dt><dd>${date}</dd></dl>`,
       ]);
     },
     decoy: (d) => {
@@ -105,6 +125,7 @@ export const sentences: readonly Sentences[] = [
         `Version of ${date}`,
         `Retrieved ${spellDate(autumn(d))} from the county archive.`,
         `The quiz opens on ${spelled(d, spring(d))}.`,
+        `<table><tr><td>Report due</td><td>Friday</td></tr><tr><td>Flood mark</td><td>${date}</td></tr></table>`,
       ]);
     },
   },
