@@ -362,6 +362,7 @@ function readPreview(hash: string): Preview {
   return JSON.parse(bytes.toString('utf8')) as Preview;
 }
 
+const report = 'docs/reliability.md';
 function writeReport(done: number, failures: readonly string[]): void {
   const rows = [...counts].map(
     ([act, { kills: killed, cut, before, after }]) =>
@@ -376,7 +377,10 @@ function writeReport(done: number, failures: readonly string[]): void {
 ${rows.join('\n')}
 ${failures.map((failure) => `\n- ${failure}`).join('')}
 `;
-  writeFileSync('docs/reliability.md', text);
+  // The sections that other measurements wrote stay.
+  const known = readFileSync(report, 'utf8');
+  const others = known.indexOf('\n## ');
+  writeFileSync(report, others < 0 ? text : `${text.trimEnd()}\n${known.slice(others)}`);
 }
 
 await main();

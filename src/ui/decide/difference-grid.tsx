@@ -32,9 +32,7 @@ export function DifferenceGrid({ keptTitle, rows }: DifferenceGridProps) {
   const alike = columns.filter((column) => !differing.includes(column)).map((column) => column.title);
   return (
     <section aria-labelledby="differs">
-      <h3 id="differs">
-        {rows.length === 1 ? 'What differs' : `What ${rows.length} others have otherwise than “${keptTitle}”`}
-      </h3>
+      <h3 id="differs">{headingOf(rows.length, differing.length, keptTitle)}</h3>
       {alike.length > 0 && (
         <p className="soft" style={{ margin: '2px 0 0' }}>
           The same in all: {inWords.format(alike)}.
@@ -72,6 +70,11 @@ export function DifferenceGrid({ keptTitle, rows }: DifferenceGridProps) {
       )}
     </section>
   );
+}
+
+function headingOf(others: number, differing: number, keptTitle: string): string {
+  if (differing === 0) return 'Nothing differs';
+  return others === 1 ? 'What differs' : `What ${others} others have otherwise than “${keptTitle}”`;
 }
 
 function sayLinks({ links: { missing, added } }: Differences): ReactNode | null {
