@@ -25,18 +25,21 @@ for (let i = 0; ; i += 1) {
   if (i > 240) {
     console.error(`The application does not answer at ${address}.`);
     stop();
-    break;
+    process.exit(1);
   }
   await new Promise((r) => setTimeout(r, 250));
 }
-await bringInDemo();
+const greeting = await bringInDemo().catch((error) => {
+  console.error(`The shells of the demo could not be brought in: ${error.message}`);
+  return 'Bring a shell in yourself, or press “Bring in the demo shells” on the empty list.';
+});
 console.log(`
 Currycomb is ready: ${address}
 
-The shells of the demo are in the list; HYD 214 is combed. Their packages lie in ${relative(process.cwd(), 'demo/out')}/.
+${greeting}
 Stop with Ctrl C.`);
 
-/** Brings the demo's shells in where there is no shell yet, and waits until they are here and combed. */
+/** Brings the demo's shells in where there is no shell yet, waits until they are here and combed, and says what is there. */
 async function bringInDemo() {
   const ask = async (path, body) => {
     const headers = { 'content-type': 'application/json', origin: address };
@@ -52,13 +55,11 @@ async function bringInDemo() {
     }
   };
   const { jobIds = [], trouble } = await ask('/api/demo', { onlyIfEmpty: true });
-  if (trouble) console.error(trouble);
+  if (trouble) throw new Error(trouble);
+  if (!jobIds.length) return 'What was brought in and done before is still there.';
   for (const id of jobIds) {
     const job = await ended(`/api/jobs/${id}`);
-    if (job.state !== 'done') {
-      console.error(`A shell of the demo could not be brought in: ${job.trouble}`);
-      continue;
-    }
+    if (job.state !== 'done') throw new Error(job.trouble);
     const { shellId } = JSON.parse(job.result);
     for (;;) {
       const { job: comb } = await ask(`/api/shells/${shellId}/jobs?kind=comb`);
@@ -66,4 +67,6 @@ async function bringInDemo() {
       await new Promise((r) => setTimeout(r, 200));
     }
   }
+  const folder = relative(process.cwd(), 'demo/out');
+  return `The shells of the demo are in the list; HYD 214 is combed. Their packages lie in ${folder}/.`;
 }

@@ -30,9 +30,14 @@ export function readCsv(text: string, where: string): CsvTable {
 }
 
 function columnsTwice(header: readonly string[], where: string): IntakeNote[] {
-  const names = header.map((cell) => cell.toLowerCase());
-  const twice = names.filter((name, i) => name !== '' && names.indexOf(name) !== i);
-  return [...new Set(twice)].map((name) => ({
+  const seen = new Set<string>();
+  const twice = new Set<string>();
+  for (const cell of header) {
+    const name = cell.toLowerCase();
+    if (name !== '' && seen.has(name)) twice.add(name);
+    seen.add(name);
+  }
+  return [...twice].map((name) => ({
     code: 'column-twice',
     message: `the column “${name}” stands twice; of each row the first cell that says something is read`,
     where,

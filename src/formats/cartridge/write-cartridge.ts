@@ -7,7 +7,7 @@ import type { FilePath, Sha256 } from '@/core/shell/refs';
 import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';
 import { bodySpans, replaceSpans, withoutQuestions } from './body-spans';
-import { stateFilePath } from './read-cartridge';
+import { stateFilePath } from './read-entries';
 import { writeManifest } from './write-manifest';
 
 /** Where the bytes of a package's files are kept. */

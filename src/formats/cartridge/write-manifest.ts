@@ -4,7 +4,7 @@ import type { Content, Item, Shell } from '@/core/shell/model';
 import { writtenRef } from '@/core/shell/refs';
 import { outlineOf } from '@/core/shell/outline';
 import { escapeAttribute as attr, escapeText } from '../xml/parse-xml';
-import { stateFilePath, stateResourceType } from './read-cartridge';
+import { stateFilePath, stateResourceType } from './read-entries';
 
 const cartridgeNamespace = 'http://www.imsglobal.org/xsd/imsccv1p3/imscp_v1p1';
 const packagingNamespace = 'http://www.imsglobal.org/xsd/imscp_v1p1';

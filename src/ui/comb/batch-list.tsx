@@ -36,8 +36,8 @@ export function BatchList({ view, decisions }: { view: CombView; decisions: Deci
                 findings={batch.findings.map((f) => byId.get(f)).filter((f) => f !== undefined)}
                 inPlan={takable.length > 0 && takable.every((f) => decisions.stateOf(f) === 'planned')}
                 busy={decisions.busy}
-                onAccept={() => void decisions.accept(takable)}
-                onTakeBack={() => void decisions.reopen(takable)}
+                onAccept={() => decisions.accept(takable)}
+                onTakeBack={() => decisions.reopen(takable)}
               />
             );
           })}

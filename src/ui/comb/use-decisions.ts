@@ -15,11 +15,11 @@ export interface Decisions {
   stateOf(finding: string): FindingState;
   /** What the plan does about a finding; null where it does nothing. */
   actionOf(finding: string): string | null;
-  accept(findings: readonly string[]): Promise<boolean>;
-  leaveBe(findings: readonly string[]): Promise<boolean>;
-  reopen(findings: readonly string[]): Promise<boolean>;
+  accept(findings: readonly string[]): void;
+  leaveBe(findings: readonly string[]): void;
+  reopen(findings: readonly string[]): void;
   /** Takes another remedy: its place among those that the finding offers. */
-  change(finding: string, other: number): Promise<boolean>;
+  change(finding: string, other: number): void;
 }
 
 interface Decided {
@@ -61,13 +61,12 @@ export function useDecisions(view: CombView): Decisions {
       if (!result.ok) {
         setKept((now) => withDecided(now, view, before));
         enqueueSnackbar(result.trouble, { variant: 'error' });
-        return false;
+        return;
       }
       const { findings, state, actions, planSize } = result.value;
       const after = new Map(findings.map((id) => [id, { state, action: actions[id] ?? null }]));
       setKept((now) => withDecided(now, view, after, planSize));
       patchFrame(result.value);
-      return true;
     },
     [view, overlay, enqueueSnackbar, patchFrame],
   );
@@ -78,16 +77,16 @@ export function useDecisions(view: CombView): Decisions {
     stateOf,
     actionOf: (id) => decidedIn(overlay, view, id).action,
     accept: (findings) =>
-      decide({
+      void decide({
         body: { decision: 'accept', findings },
         becomes: { state: 'planned', action: 'accepted' },
       }),
     leaveBe: (findings) =>
-      decide({ body: { decision: 'leave-be', findings }, becomes: { state: 'left-be', action: null } }),
+      void decide({ body: { decision: 'leave-be', findings }, becomes: { state: 'left-be', action: null } }),
     reopen: (findings) =>
-      decide({ body: { decision: 'reopen', findings }, becomes: { state: 'open', action: null } }),
+      void decide({ body: { decision: 'reopen', findings }, becomes: { state: 'open', action: null } }),
     change: (finding, other) =>
-      decide({
+      void decide({
         body: { decision: 'change', findings: [finding], other },
         becomes: { state: 'planned', action: null },
       }),

@@ -54,16 +54,11 @@ export function useWorkbench(view: DecideView): WorkbenchState {
     return current ? [current] : [];
   }, [chosen, shown, current]);
 
-  /** After a decision the next finding comes up. */
+  /** After a decision the next finding comes up; where the server says no, the decided ones come back. */
   const goOn = () => {
     const gone = new Set(about.map((f) => f.id));
     setPicked(nextOf(shown, current, gone)?.id ?? null);
     setChosen(new Set());
-  };
-  /** The page has decided already when the server is asked; where it says no, the findings come back. */
-  const act = (decided: Promise<boolean>) => {
-    void decided;
-    goOn();
   };
   const takable = about.filter((f) => f.remedy !== null).map((f) => f.id);
   const ids = about.map((f) => f.id);
@@ -98,16 +93,24 @@ export function useWorkbench(view: DecideView): WorkbenchState {
       return group?.type === 'group' ? group.findings.map((f) => f.id) : [];
     },
     accept: () => {
-      if (takable.length) act(decisions.accept(takable));
+      if (!takable.length) return;
+      decisions.accept(takable);
+      goOn();
     },
     leaveBe: () => {
-      if (ids.length) act(decisions.leaveBe(ids));
+      if (!ids.length) return;
+      decisions.leaveBe(ids);
+      goOn();
     },
     reopen: () => {
-      if (ids.length) act(decisions.reopen(ids));
+      if (!ids.length) return;
+      decisions.reopen(ids);
+      goOn();
     },
     change: (other) => {
-      if (current) act(decisions.change(current.id, other));
+      if (!current) return;
+      decisions.change(current.id, other);
+      goOn();
     },
   };
 }
