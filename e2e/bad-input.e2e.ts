@@ -15,7 +15,7 @@ const folder = mkdtempSync(join(tmpdir(), 'currycomb-bad-'));
 beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/bring-in');
-  complaints = watchPage(page);
+  complaints = await watchPage(page);
 });
 afterAll(async () => {
   await stage.close();

@@ -185,7 +185,7 @@ export async function setField(page: Page, name: string, value: string): Promise
 
 /** Clicks the first element of a kind whose text begins with these words, once it stands still. */
 export async function clickText(page: Page, selector: string, words: string): Promise<void> {
-  const found = await page.waitForFunction(
+  const search = page.waitForFunction(
     // A page that has come in answers only when its scripts have taken it over.
     (s, w) =>
       (document.documentElement.dataset['live'] === undefined
@@ -198,6 +198,9 @@ export async function clickText(page: Page, selector: string, words: string): Pr
     selector,
     words,
   );
+  const found = await search.catch(async () => {
+    throw new Error(`No “${selector}” says “${words}”. ${await whatThePageSays(page)}`);
+  });
   const element = found as unknown as ElementHandle<HTMLElement>;
   // A page that has just come in may still move: a click aims at where the element stood when it was looked for.
   await element.evaluate(async (e) => {
@@ -212,10 +215,22 @@ export async function clickText(page: Page, selector: string, words: string): Pr
   await element.click();
 }
 
-/** Waits until a page says something. A page that is only coming in has no body yet: a predicate that throws there would end the waiting for good. */
-export const waitForText = (page: Page, words: string, timeout = 20_000) =>
-  page.waitForFunction(
+/**
+ * Waits until a page says something, and tells what it says instead where it does not. A page that is only
+ * coming in has no body yet: a predicate that throws there would end the waiting for good.
+ */
+export async function waitForText(page: Page, words: string, timeout = 20_000): Promise<void> {
+  const wait = page.waitForFunction(
     (w) => (document.body?.innerText ?? '').replace(/\s+/g, ' ').includes(w),
     { timeout },
     words,
   );
+  await wait.catch(async () => {
+    throw new Error(`“${words}” did not come. ${await whatThePageSays(page)}`);
+  });
+}
+
+async function whatThePageSays(page: Page): Promise<string> {
+  const text = await page.evaluate(() => (document.body?.innerText ?? '').replace(/\s+/g, ' '));
+  return `${page.url()} says: ${text.slice(0, 600)}`;
+}

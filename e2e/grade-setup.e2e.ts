@@ -9,7 +9,7 @@ let id = '';
 beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/bring-in');
-  complaints = watchPage(page);
+  complaints = await watchPage(page);
 });
 afterAll(() => stage.close());
 

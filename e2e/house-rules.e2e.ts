@@ -17,7 +17,7 @@ const type = async (selector: string, text: string) => {
 beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/bring-in');
-  complaints = watchPage(page);
+  complaints = await watchPage(page);
   id = await bringInGeo(page);
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
   await clickText(page, 'button', 'Comb GEO 130');

@@ -10,7 +10,7 @@ let id = '';
 beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/bring-in');
-  complaints = watchPage(page);
+  complaints = await watchPage(page);
   id = await bringInDemo(page);
 });
 afterAll(() => stage.close());

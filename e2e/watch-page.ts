@@ -4,8 +4,11 @@ import type { Page } from 'puppeteer-core';
 
 const axeSource = readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8');
 
-/** Everything a page complained about: errors, refused scripts and styles, failed requests. */
-export function watchPage(page: Page): string[] {
+/**
+ * Everything a page complained about: errors, refused scripts and styles, failed requests, and moments in
+ * which it had no title (a screen reader that asks then is told nothing).
+ */
+export async function watchPage(page: Page): Promise<string[]> {
   const complaints: string[] = [];
   page.on('pageerror', (error) =>
     complaints.push(`error: ${error instanceof Error ? error.message : String(error)}`),
@@ -13,7 +16,19 @@ export function watchPage(page: Page): string[] {
   page.on('console', (message) => {
     if (message.type() === 'error') complaints.push(`console: ${message.text()}`);
   });
+  await page.exposeFunction('titleWentAway', (path: string) => complaints.push(`no title on ${path}`));
+  await page.evaluateOnNewDocument(watchTitle);
+  await page.evaluate(watchTitle);
   return complaints;
+}
+
+/** Runs in the page. Asks whether there is a title whenever something in the head has changed. */
+function watchTitle(): void {
+  const { titleWentAway } = window as unknown as { titleWentAway: (path: string) => void };
+  const look = () => {
+    if (document.readyState === 'complete' && document.title === '') titleWentAway(location.pathname);
+  };
+  new MutationObserver(look).observe(document, { subtree: true, childList: true });
 }
 
 interface Violation {

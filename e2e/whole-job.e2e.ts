@@ -15,7 +15,7 @@ const downloads = mkdtempSync(join(tmpdir(), 'currycomb-downloads-'));
 beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/');
-  complaints = watchPage(page);
+  complaints = await watchPage(page);
 });
 afterAll(async () => {
   await stage.close();

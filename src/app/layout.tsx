@@ -9,7 +9,6 @@ import type { ReactNode } from 'react';
 import { Providers } from '@/ui/theme/providers';
 
 export const metadata: Metadata = {
-  title: { default: 'Currycomb', template: '%s · Currycomb' },
   icons: { icon: '/mark.svg' },
 };
 

@@ -4,7 +4,7 @@ import { TopBar } from '@/ui/frame/top-bar';
 export default function NotFound() {
   return (
     <>
-      <TopBar />
+      <TopBar title="This page is not here" />
       <main id="main" style={{ padding: 22 }}>
         <h1>This page is not here</h1>
         <p>

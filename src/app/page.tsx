@@ -1,19 +1,17 @@
 import Button from '@mui/material/Button';
-import type { Metadata } from 'next';
 import { appContext } from '@/services/open-context';
 import { listShells } from '@/services/shells/shell-list';
 import { BringInDemo } from '@/ui/shells/demo-shells';
 import { TopBar } from '@/ui/frame/top-bar';
 import { ShellTable } from '@/ui/shells/shell-table';
 
-export const metadata: Metadata = { title: 'Shells' };
 export const dynamic = 'force-dynamic';
 
 export default function ShellsPage() {
   const shells = listShells(appContext());
   return (
     <>
-      <TopBar />
+      <TopBar title="Shells" />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1400, margin: '0 auto' }}>
         <div style={{ display: 'flex', alignItems: 'center', gap: 16 }}>
           <h1 style={{ flex: 1 }}>Shells</h1>

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { BlobStore } from '@/store/blobs';
 import { openDatabase, type Db } from '@/store/database';
 import { lockFolder, type FolderLock } from '@/store/folder-lock';
+import { prepareMemo } from '@/store/memo';
 import type { Context } from './context';
 import type { JobQueue } from './jobs/job-queue';
 import { ThreadQueue } from './jobs/thread-queue';
@@ -20,6 +21,7 @@ export function openContext(paths: ContextPaths): Context {
   const db = openDatabase(dataDir, migrationsDir);
   const blobs = new BlobStore(join(dataDir, 'blobs'));
   blobs.clearUnfinished();
+  prepareMemo(dataDir);
   const jobs = new ThreadQueue(db, { workerFile, dataDir });
   return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock.value) };
 }

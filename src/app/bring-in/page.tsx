@@ -1,11 +1,8 @@
-import type { Metadata } from 'next';
 import { rememberedColumns } from '@/services/bring-in/sheet-columns';
 import { appContext } from '@/services/open-context';
 import { houseTerms } from '@/services/house-rules/house-rules';
 import { BringInForm } from '@/ui/bring-in/bring-in-form';
 import { TopBar } from '@/ui/frame/top-bar';
-
-export const metadata: Metadata = { title: 'Bring in a shell' };
 
 // What was said of columns is read anew at every visit.
 export const dynamic = 'force-dynamic';
@@ -14,7 +11,7 @@ export default function BringInPage() {
   const context = appContext();
   return (
     <>
-      <TopBar />
+      <TopBar title="Bring in a shell" />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1140, margin: '0 auto' }}>
         <h1 style={{ marginBottom: 16 }}>Bring in a shell</h1>
         <BringInForm remembered={rememberedColumns(context)} terms={houseTerms(context)} />

@@ -1,16 +1,13 @@
-import type { Metadata } from 'next';
 import Link from 'next/link';
 import { families, familyTitles } from '@/core/checks/finding';
 import { allChecks } from '@/core/checks/registry';
 import { TopBar } from '@/ui/frame/top-bar';
 import { FamilyShape } from '@/ui/marks/family-shape';
 
-export const metadata: Metadata = { title: 'Checks' };
-
 export default function ChecksPage() {
   return (
     <>
-      <TopBar />
+      <TopBar title="Checks" />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 860, margin: '0 auto' }}>
         <h1>What Currycomb looks for</h1>
         {families

@@ -1,17 +1,15 @@
-import type { Metadata } from 'next';
 import { appContext } from '@/services/open-context';
 import { rulesView } from '@/services/house-rules/rules-view';
 import { TopBar } from '@/ui/frame/top-bar';
 import { HouseRulesForm } from '@/ui/house-rules/house-rules-form';
 
-export const metadata: Metadata = { title: 'House rules' };
 export const dynamic = 'force-dynamic';
 
 export default function HouseRulesPage() {
   const view = rulesView(appContext());
   return (
     <>
-      <TopBar />
+      <TopBar title="House rules" />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1240, margin: '0 auto' }}>
         <h1>House rules</h1>
         <p style={{ maxWidth: 720 }}>

@@ -8,7 +8,7 @@ import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { BlobStore } from '../blobs';
 import { openDatabase } from '../database';
 import { lockFolder } from '../folder-lock';
-import { Memo } from '../memo';
+import { Memo, prepareMemo } from '../memo';
 import { loadBareShell, loadShell, saveShell } from '../state/keep-shell';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-store-'));
@@ -124,6 +124,7 @@ test('a folder is one process’s; the lock ends with it', () => {
 
 test('what was worked out is kept for the same program alone', () => {
   const dir = mkdtempSync(join(folder, 'memo-'));
+  prepareMemo(dir);
   const first = new Memo(dir, 'one');
   first.put([['a', Buffer.from('1')]]);
   first.close();
@@ -133,6 +134,25 @@ test('what was worked out is kept for the same program alone', () => {
   const other = new Memo(dir, 'two');
   expect(other.get('a')).toBeNull();
   other.close();
+});
+
+test('what was worked out is ready for several threads before the first opens it, and never in the way', () => {
+  const dir = mkdtempSync(join(folder, 'memo-'));
+  expect(() => new Memo(dir, 'one')).toThrow();
+  writeFileSync(
+    join(dir, 'memo.sqlite'),
+    'no database at all, though long enough to look like one'.repeat(20),
+  );
+  prepareMemo(dir);
+  // Bytes 18 and 19 are 2 in a file with write-ahead logging (SQLite file format, 1.3).
+  expect([...readFileSync(join(dir, 'memo.sqlite')).subarray(18, 20)]).toEqual([2, 2]);
+  const first = new Memo(dir, 'one');
+  first.put([['a', Buffer.from('1')]]);
+  const beside = new Memo(dir, 'one');
+  prepareMemo(dir);
+  expect(beside.get('a')?.toString()).toBe('1');
+  first.close();
+  beside.close();
 });
 
 test('a database of the version before is brought up: runs and their ledger stay, what must be combed again is not there', () => {

@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { clothBackground, clothOf } from '../marks/cloth-pattern';
 import { NameMark } from '../marks/name-mark';
 import { FrameCounts, useFrameView } from './frame-counts';
+import { PageTitle } from './page-title';
 import { stages, type FrameView } from './stages';
 import styles from './frame.module.css';
 
@@ -24,6 +25,7 @@ function FrameBar({ first }: { first: FrameView }) {
   const base = `/shells/${view.id}`;
   return (
     <header className={styles.bar}>
+      <PageTitle title={titleOf(view, path)} />
       <Link
         href={`${base}/bring-in`}
         className={styles.plate}
@@ -66,4 +68,11 @@ function FrameBar({ first }: { first: FrameView }) {
       </Link>
     </header>
   );
+}
+
+/** The stage and the shell: "Comb · HYD 214 Spring 2027". */
+function titleOf(view: FrameView, path: string): string {
+  const stage = stages.find((stage) => path.startsWith(`/shells/${view.id}/${stage.key}`));
+  const shell = `${view.code || view.title} ${view.term}`.trim();
+  return stage ? `${stage.title} · ${shell}` : shell;
 }

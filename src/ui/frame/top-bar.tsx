@@ -1,9 +1,10 @@
 import Link from 'next/link';
 import { NameMark } from '../marks/name-mark';
 import { SchemeSwitch } from '../theme/scheme-switch';
+import { PageTitle } from './page-title';
 
-/** The bar of pages that belong to no shell. */
-export function TopBar() {
+/** The bar of pages that belong to no shell, and the page's title. */
+export function TopBar({ title }: { title: string }) {
   return (
     <header
       style={{
@@ -15,6 +16,7 @@ export function TopBar() {
         borderBottom: '1px solid var(--line)',
       }}
     >
+      <PageTitle title={title} />
       <Link
         href="/"
         style={{ display: 'inline-flex', alignItems: 'center', gap: 10, textDecoration: 'none' }}

@@ -1,10 +1,16 @@
 import { send } from './use-job';
 
-/** Waits until a job is over, however it ended. */
-export async function jobEnded(jobId: string): Promise<void> {
+interface JobState {
+  readonly state: string;
+  readonly trouble: string | null;
+}
+
+/** Waits until a job is over; gives what went wrong, in one sentence, or null where nothing did. */
+export async function jobEnded(jobId: string): Promise<string | null> {
   for (;;) {
-    const job = await send<{ state: string }>(`/api/jobs/${jobId}`, undefined, 'GET');
-    if (!job.ok || (job.value.state !== 'waiting' && job.value.state !== 'running')) return;
+    const job = await send<JobState>(`/api/jobs/${jobId}`, undefined, 'GET');
+    if (!job.ok) return job.trouble;
+    if (job.value.state !== 'waiting' && job.value.state !== 'running') return job.value.trouble;
     await new Promise((resolve) => setTimeout(resolve, 250));
   }
 }

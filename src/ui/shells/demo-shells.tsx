@@ -16,7 +16,10 @@ export function BringInDemo() {
     setUnderWay(true);
     const ordered = await send<{ jobIds: readonly string[] }>('/api/demo');
     if (ordered.ok) {
-      for (const id of ordered.value.jobIds) await jobEnded(id);
+      for (const id of ordered.value.jobIds) {
+        const trouble = await jobEnded(id);
+        if (trouble !== null) enqueueSnackbar(trouble, { variant: 'error' });
+      }
       router.refresh();
     } else enqueueSnackbar(ordered.trouble, { variant: 'error' });
     setUnderWay(false);

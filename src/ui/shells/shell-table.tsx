@@ -55,8 +55,8 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
       [...chosen].map((id) => send<{ jobId: string }>(`/api/shells/${id}/comb`)),
     );
     for (const job of started) {
-      if (!job.ok) enqueueSnackbar(job.trouble, { variant: 'error' });
-      else await jobEnded(job.value.jobId);
+      const trouble = job.ok ? await jobEnded(job.value.jobId) : job.trouble;
+      if (trouble !== null) enqueueSnackbar(trouble, { variant: 'error' });
     }
     setCombing(false);
     setChosen(new Set());

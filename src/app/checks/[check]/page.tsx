@@ -24,7 +24,7 @@ export default async function CheckPage({ params }: { params: Promise<{ check: s
   ] as const;
   return (
     <>
-      <TopBar />
+      <TopBar title={check.title} />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 720, margin: '0 auto' }}>
         <p className="soft" style={{ display: 'flex', gap: 8, alignItems: 'center' }}>
           <FamilyShape family={family} /> {familyTitles[family]} · {urgencyTitles[check.urgency]} ·{' '}

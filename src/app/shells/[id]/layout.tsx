@@ -5,11 +5,6 @@ import { shellOfPage, type ShellPageProps } from '../shell-page';
 
 export const dynamic = 'force-dynamic';
 
-export async function generateMetadata({ params }: Pick<ShellPageProps, 'params'>) {
-  const { shell } = await shellOfPage(params);
-  return { title: `${shell.row.code || shell.row.title} ${shell.row.termTitle}`.trim() };
-}
-
 export default async function ShellLayout({
   params,
   children,
