@@ -5,7 +5,7 @@ import { planSchema } from '@/core/plan/written-step';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { stateSchema } from '@/formats/state-file/state-schema';
-import { cleanSchema } from '@/services/clean/clean-package';
+import { cleanSchema } from '@/services/clean/clean-summary';
 
 /** Everything that Currycomb writes or reads as JSON, by the name of its file in docs/schemas. */
 export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {

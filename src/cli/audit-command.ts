@@ -6,6 +6,7 @@ import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
 import { auditFormats, type AuditFormat, type PackageAudit } from '@/services/comb/audit-package';
 import { auditPackages } from '@/services/comb/audit-packages';
 import { todayHere } from '@/services/clock';
+import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
 interface AuditFlags extends ShellFlags {
@@ -64,10 +65,13 @@ function failOn(text: string): string {
 }
 
 async function auditOne(path: string, flags: AuditFlags, workers: WorkerFiles): Promise<number> {
+  const progress = await openProgress();
   const [result] = (await auditPackages(
     [{ inputs: inputsFrom(path, flags, todayHere()), format: flags.format, timing: flags.timing }],
     { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers },
+    progress.say,
   )) as [PackageAudit];
+  progress.end();
   if (!result.ok) return fail(result.trouble);
   if (!write(result.text, flags.out)) return 2;
   return failsOn(flags, [result]) ? 1 : 0;
@@ -88,11 +92,13 @@ async function auditMany(paths: readonly string[], flags: AuditFlags, workers: W
     format: flags.format,
     timing: flags.timing,
   }));
-  const results = await auditPackages(orders, {
-    workerFile: workers.audit,
-    pageWorker: workers.pages,
-    count: flags.workers,
-  });
+  const progress = await openProgress();
+  const results = await auditPackages(
+    orders,
+    { workerFile: workers.audit, pageWorker: workers.pages, count: flags.workers },
+    progress.say,
+  );
+  progress.end();
   const rows: SummaryRow[] = results.map((r, i) => ({
     package: paths[i]!,
     trouble: r.ok ? null : r.trouble,

@@ -3,9 +3,13 @@ import { InvalidArgumentError, type Command } from 'commander';
 import { nearest } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { loadHouseRules } from '@/services/bring-in/house-rules-file';
-import { cleanPackage, type Acceptance, type CleanSummary } from '@/services/clean/clean-package';
+import { cleanPackage, type Acceptance } from '@/services/clean/clean-package';
+import type { CleanSummary } from '@/services/clean/clean-summary';
+import { ScratchFolder } from '@/services/clean/scratch-folder';
 import { fail } from './audit-command';
 import { todayHere } from '@/services/clock';
+import { clearOnInterrupt } from './interrupt';
+import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
 interface CleanFlags extends ShellFlags {
@@ -72,13 +76,18 @@ async function clean(path: string, flags: CleanFlags): Promise<number> {
     } catch {
       return fail(`The plan “${flags.plan}” can’t be read as JSON; give the plan.json that clean wrote.`);
     }
+  const scratch: ScratchFolder = new ScratchFolder(() => clearOnInterrupt(() => scratch.remove()));
+  const progress = await openProgress();
   const result = await cleanPackage(inputs, {
     accept: accept!,
     outDir: flags.outDir ?? null,
     leaveBlocked: flags.leaveBlocked ?? false,
     dryRun: flags.dryRun ?? false,
     rules: rules.value,
+    scratch,
+    onProgress: progress.say,
   });
+  progress.end();
   if (!result.ok)
     return result.trouble.code === 'usage' ? usage(result.trouble.message) : fail(result.trouble.message);
   if (result.value.kind === 'blocked') {

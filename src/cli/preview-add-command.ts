@@ -4,6 +4,7 @@ import { previewAddJson, previewAddText } from '@/formats/report/preview-add';
 import { readShell } from '@/services/bring-in/read-shell';
 import { todayHere } from '@/services/clock';
 import { fail } from './audit-command';
+import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
 interface PreviewFlags extends ShellFlags {
@@ -42,24 +43,28 @@ function formatOf(text: string): 'text' | 'json' {
 
 async function previewAdd(path: string, flags: PreviewFlags): Promise<number> {
   const today = todayHere();
+  const progress = await openProgress();
+  const reading = (doing: string) => ({
+    onProgress: (done: number, total: number) => progress.say(done, total, doing),
+  });
   const into = await readShell(
     inputsFrom(
       flags.into,
       { ...flags, events: flags.intoEvents, roster: flags.intoRoster, status: flags.intoStatus },
       today,
     ),
+    reading('Reading the shell'),
   );
+  progress.end();
   if (!into.ok) return fail(`The shell: ${into.trouble.message}`);
   into.value.archive.close();
   const { shell } = into.value;
-  const from = await readShell({
-    ...inputsFrom(
-      path,
-      { events: flags.events, roster: flags.roster, status: flags.status, asOf: flags.asOf },
-      today,
-    ),
-    timeZone: shell.timeZone,
-  });
+  const sideFlags = { events: flags.events, roster: flags.roster, status: flags.status, asOf: flags.asOf };
+  const from = await readShell(
+    { ...inputsFrom(path, sideFlags, today), timeZone: shell.timeZone },
+    reading('Reading the package'),
+  );
+  progress.end();
   if (!from.ok) return fail(from.trouble.message);
   from.value.archive.close();
   const preview = holdAgainst(shell, from.value.shell);

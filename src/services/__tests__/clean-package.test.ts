@@ -9,7 +9,8 @@ import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { Shell } from '@/core/shell/model';
 import type { LocalDate } from '@/core/time/local-date';
 import { readShell } from '../bring-in/read-shell';
-import { cleanPackage, cleanSchema, type Acceptance } from '../clean/clean-package';
+import { cleanPackage, type Acceptance } from '../clean/clean-package';
+import { cleanSchema } from '../clean/clean-summary';
 import { docTreePackage } from './doc-tree';
 import { packagingErrors } from './packaging-schema';
 

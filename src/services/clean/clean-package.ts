@@ -1,32 +1,25 @@
-import { append } from '@/core/collect';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { z } from 'zod';
 import type { Finding } from '@/core/checks/finding';
 import type { HouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
 import type { Audit } from '@/core/checks/run-checks';
-import { compareAudits } from '@/core/plan/rehearse';
-import { runPlan, type PlanRun, type RemovedCounts } from '@/core/plan/run-plan';
-import { type StepResult } from '@/core/plan/results';
-import type { Step } from '@/core/plan/step';
 import { makeSteps } from '@/core/plan/make-steps';
-import { planSchema, writeStep, type Plan } from '@/core/plan/written-step';
+import type { StepResult } from '@/core/plan/results';
+import { runPlan } from '@/core/plan/run-plan';
+import type { Step } from '@/core/plan/step';
 import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
+import { planSchema, writeStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';
-import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { bad, good, type Result } from '@/core/shell/result';
 import { differingParts, shellFingerprint } from '@/core/shell/shell-fingerprint';
 import type { Archive } from '@/formats/archive/read-archive';
-import { writeCartridge, type BytesSource } from '@/formats/cartridge/write-cartridge';
-import { writeCalendar } from '@/formats/icalendar/write-calendar';
-import { writeGrades } from '@/formats/oneroster/write-grades';
-import { findingJson, findingSchema } from '@/formats/report/audit-json';
-import { reportHtml } from '@/formats/report/report-html';
-import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
+import type { BytesSource } from '@/formats/cartridge/write-cartridge';
 import { readShell } from '../bring-in/read-shell';
 import type { ShellInputs } from '../bring-in/shell-inputs';
 import { auditShell } from '../comb/audit-shell';
+import { emptyLedger, summarise, takeDown, type CleanSummary, type Ledger } from './clean-summary';
+import { ScratchFolder } from './scratch-folder';
+import { handOver, writeCleanResult, writeShellFiles } from './write-clean';
 
 /** What to take: the remedies of these checks, of everything safe, or a plan made before. */
 export type Acceptance =
@@ -38,36 +31,10 @@ export interface CleanOptions {
   readonly leaveBlocked: boolean;
   readonly dryRun: boolean;
   readonly rules: HouseRules;
+  /** Where what is needed on the way is kept; a folder of its own where none is given. */
+  readonly scratch?: ScratchFolder;
+  readonly onProgress?: (done: number, total: number, doing: string) => void;
 }
-
-const count = z.int();
-/** What `clean` prints and writes as summary.json (docs/schemas). */
-export const cleanSchema = z.strictObject({
-  schema: z.literal('currycomb.clean/1'),
-  accepted: z.array(z.strictObject({ id: z.string(), check: z.string() })),
-  steps: z.array(
-    z.strictObject({
-      action: z.string(),
-      targets: z.array(z.string()),
-      params: z.record(z.string(), z.unknown()),
-      outcome: z.enum(['done', 'blocked', 'nothing']),
-      reason: z.string().optional(),
-    }),
-  ),
-  removed: z.strictObject({
-    items: count,
-    files: count,
-    events: count,
-    gradeCategories: count,
-    gradeColumns: count,
-    banks: count,
-  }),
-  relinked: count,
-  before: z.record(z.string(), count),
-  after: z.record(z.string(), count),
-  caused: z.array(findingSchema),
-});
-export type CleanSummary = z.output<typeof cleanSchema>;
 
 export type CleanOutcome =
   | { readonly kind: 'cleaned'; readonly summary: CleanSummary }
@@ -88,11 +55,11 @@ export async function cleanPackage(
     const problem = checkOutDir(options.outDir);
     if (problem) return problem;
   }
-  const work = mkdtempSync(join(tmpdir(), 'currycomb-clean-'));
+  const scratch = options.scratch ?? new ScratchFolder();
   try {
-    return await cleanInto(work, inputs, options);
+    return await cleanInto(scratch, inputs, options);
   } finally {
-    rmSync(work, { recursive: true, force: true });
+    scratch.remove();
   }
 }
 
@@ -103,51 +70,35 @@ function checkOutDir(dir: string | null): Result<never> | null {
   return null;
 }
 
-interface Ledger {
-  readonly accepted: { id: string; check: string }[];
-  readonly results: StepResult[];
-  readonly removed: { -readonly [K in keyof RemovedCounts]: number };
-  relinked: number;
-}
-
 async function cleanInto(
-  work: string,
+  scratch: ScratchFolder,
   inputs: ShellInputs,
   options: CleanOptions,
 ): Promise<Result<CleanOutcome>> {
-  const first = await readShell({ ...inputs, houseTerms: options.rules.terms });
+  const { rules, onProgress } = options;
+  const first = await readShell(
+    { ...inputs, houseTerms: rules.terms },
+    { onProgress: (done, total) => onProgress?.(done, total, 'Reading the package') },
+  );
   if (!first.ok) return first;
   const { shell: original, intake, archive } = first.value;
   const source = readsFrom(archive, original);
   try {
-    const before = auditShell(original, options.rules);
+    const before = audited(original, options);
     const given = 'plan' in options.accept ? readPlan(options.accept.plan, original) : null;
     if (given && !given.ok) return given;
     const ledger = emptyLedger();
-    const rounds = await cleanInRounds(work, original, before, given?.value ?? null, ledger, {
-      inputs,
-      options,
-      source,
-    });
+    const about = { inputs, options, source, scratch };
+    const rounds = await cleanInRounds(original, before, given?.value ?? null, ledger, about);
     if (!rounds.ok) return rounds;
     if ('blocked' in rounds.value) return good({ kind: 'blocked', lines: rounds.value.blocked });
-    const { shell, audit } = rounds.value;
-    const summary = summarise(ledger, before, audit);
+    const summary = summarise(ledger, before, rounds.value.audit);
     if (!options.dryRun && options.outDir !== null) {
-      const out = join(work, 'out');
-      await writeOutputs(out, {
-        shell,
-        original,
-        intake,
-        before,
-        audit,
-        ledger,
-        summary,
-        inputs,
-        source,
-      });
-      mkdirSync(options.outDir, { recursive: true });
-      cpSync(out, options.outDir, { recursive: true });
+      onProgress?.(1, 1, 'Writing the result');
+      const result = { ...rounds.value, original, intake, before, results: ledger.results, summary };
+      await writeCleanResult(scratch.path('out'), result, inputs, source);
+      const handed = handOver(scratch.path('out'), options.outDir);
+      if (!handed.ok) return handed;
     }
     return good({ kind: 'cleaned', summary });
   } finally {
@@ -155,25 +106,25 @@ async function cleanInto(
   }
 }
 
-const emptyLedger = (): Ledger => ({
-  accepted: [],
-  results: [],
-  removed: { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 },
-  relinked: 0,
-});
+const audited = (shell: Shell, { rules, onProgress }: CleanOptions): Audit =>
+  auditShell(shell, rules, (done, total, check) => onProgress?.(done, total, check.title));
 
 type Rounds = { readonly shell: Shell; readonly audit: Audit } | { readonly blocked: readonly string[] };
 
 /** Takes, carries out, reads back and audits until a round changes nothing more. */
 async function cleanInRounds(
-  work: string,
   original: Shell,
   before: Audit,
   given: readonly Step[] | null,
   ledger: Ledger,
-  about: { readonly inputs: ShellInputs; readonly options: CleanOptions; readonly source: BytesSource },
+  about: {
+    readonly inputs: ShellInputs;
+    readonly options: CleanOptions;
+    readonly source: BytesSource;
+    readonly scratch: ScratchFolder;
+  },
 ): Promise<Result<Rounds>> {
-  const { inputs, options, source } = about;
+  const { inputs, options, source, scratch } = about;
   let shell = original;
   let audit = before;
   for (let round = 1; round <= mostRounds; round += 1) {
@@ -186,16 +137,16 @@ async function cleanInRounds(
     if (blocked.length && !options.leaveBlocked) return good({ blocked: blocked.map(blockedLine) });
     const known = new Set(ledger.accepted.map((a) => a.id));
     for (const f of chosen) if (!known.has(f.id)) ledger.accepted.push({ id: f.id, check: f.check });
-    note(ledger, run);
+    takeDown(ledger, run);
     // What was held back is tried once more after each round that changed something, since that may have set it free.
     if (!run.changes.length) break;
     shell = run.after;
     if (!options.dryRun) {
-      const written = await writeAndReadBack(join(work, `round-${round}`), shell, inputs, source);
+      const written = await writeAndReadBack(scratch.path(`round-${round}`), shell, inputs, source);
       if (!written.ok) return written;
       shell = written.value;
     }
-    audit = auditShell(shell, options.rules);
+    audit = audited(shell, options);
   }
   return good({ shell, audit });
 }
@@ -244,37 +195,6 @@ function chooseFindings(audit: Audit, accept: Acceptance): Finding[] {
   return audit.findings.filter((f) => f.remedy !== null && wanted(f));
 }
 
-function note(ledger: Ledger, run: PlanRun): void {
-  // Only what is held back still counts as held back.
-  const done = ledger.results.filter((r) => r.outcome === 'done');
-  ledger.results.length = 0;
-  append(ledger.results, done);
-  append(ledger.results, run.results);
-  ledger.relinked += run.relinked;
-  for (const key of Object.keys(ledger.removed) as (keyof RemovedCounts)[])
-    ledger.removed[key] += run.removed[key];
-}
-
-async function writeShellFiles(
-  dir: string,
-  shell: Shell,
-  inputs: ShellInputs,
-  source: BytesSource,
-): Promise<void> {
-  mkdirSync(dir, { recursive: true });
-  await writeCartridge(shell, source, join(dir, 'shell.imscc'));
-  if (inputs.events && shell.calendar)
-    writeFileSync(join(dir, 'events.ics'), writeCalendar(shell.events, shell.calendar));
-  if (inputs.roster) writeGradeFiles(join(dir, 'grades'), shell);
-  if (inputs.status) writeFileSync(join(dir, 'status.csv'), writeStatusSheet(shell));
-}
-
-function writeGradeFiles(dir: string, shell: Shell): void {
-  mkdirSync(dir, { recursive: true });
-  for (const [name, text] of Object.entries(writeGrades(shell)))
-    writeFileSync(join(dir, name), text as string);
-}
-
 async function writeAndReadBack(
   dir: string,
   shell: Shell,
@@ -294,67 +214,4 @@ async function writeAndReadBack(
   if (!again.ok) return again;
   again.value.archive.close();
   return good(again.value.shell);
-}
-
-function countByCheck(audit: Audit): Record<string, number> {
-  const counts: Record<string, number> = {};
-  for (const check of allChecks) counts[check.id] = 0;
-  for (const finding of audit.findings) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
-  return counts;
-}
-
-function shortStep(step: Step): { action: string; targets: string[]; params: Record<string, unknown> } {
-  const { action, targets, params } = writeStep(step);
-  return { action, targets: [...targets], params: { ...params } };
-}
-
-function summarise(ledger: Ledger, before: Audit, after: Audit): CleanSummary {
-  return {
-    schema: 'currycomb.clean/1',
-    accepted: ledger.accepted,
-    steps: ledger.results.map((r) => ({
-      ...shortStep(r.step),
-      outcome: r.outcome,
-      ...(r.reason === undefined ? {} : { reason: r.reason }),
-    })),
-    removed: { ...ledger.removed },
-    relinked: ledger.relinked,
-    before: countByCheck(before),
-    after: countByCheck(after),
-    caused: compareAudits(before, after).caused.map(findingJson),
-  };
-}
-
-async function writeOutputs(
-  dir: string,
-  all: {
-    shell: Shell;
-    original: Shell;
-    intake: readonly IntakeNote[];
-    before: Audit;
-    audit: Audit;
-    ledger: Ledger;
-    summary: CleanSummary;
-    inputs: ShellInputs;
-    source: BytesSource;
-  },
-): Promise<void> {
-  await writeShellFiles(dir, all.shell, all.inputs, all.source);
-  const steps = all.ledger.results
-    .filter((r) => r.outcome === 'done')
-    .map((r) => ({ ...shortStep(r.step), from: r.step.from }));
-  const plan: Plan = { schema: 'currycomb.plan/1', base: shellFingerprint(all.original), steps };
-  const json = (value: unknown) => `${JSON.stringify(value, null, 2)}\n`;
-  writeFileSync(join(dir, 'plan.json'), json(plan));
-  writeFileSync(join(dir, 'summary.json'), json(all.summary));
-  writeFileSync(
-    join(dir, 'report.html'),
-    reportHtml({
-      shell: all.shell,
-      intake: all.intake,
-      audit: all.audit,
-      before: all.before,
-      results: all.ledger.results,
-    }),
-  );
 }

@@ -31,20 +31,28 @@ export type PackageAudit =
   | { readonly ok: true; readonly text: string; readonly report: AuditJson; readonly line: AuditLine }
   | { readonly ok: false; readonly trouble: string };
 
+export type AuditProgress = (done: number, total: number, doing: string) => void;
+
 /** Reads and audits one package, and spells the report. With the bundle of `pageWorker` a second thread helps to read. */
 export async function auditPackage(
   { inputs, format, timing }: AuditOrder,
   pageWorker: string | null = null,
+  onProgress?: AuditProgress,
 ): Promise<PackageAudit> {
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return { ok: false, trouble: rules.trouble.message };
   const begun = performance.now();
-  const reading = await readShell({ ...inputs, houseTerms: rules.value.terms }, { pageWorker });
+  const reading = await readShell(
+    { ...inputs, houseTerms: rules.value.terms },
+    { pageWorker, onProgress: (done, total) => onProgress?.(done, total, 'Reading the package') },
+  );
   if (!reading.ok) return { ok: false, trouble: reading.trouble.message };
   const { shell, intake, archive } = reading.value;
   archive.close();
   const read = performance.now();
-  const audit = auditShell(shell, rules.value);
+  const audit = auditShell(shell, rules.value, (done, total, check) =>
+    onProgress?.(done, total, check.title),
+  );
   const done = performance.now();
   const round = (ms: number) => Math.round(ms * 10) / 10;
   const report = auditJson(

@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
-import { auditPackage, type AuditOrder, type PackageAudit } from './audit-package';
+import { auditPackage, type AuditOrder, type AuditProgress, type PackageAudit } from './audit-package';
 
 /**
  * Audits several packages, on as many threads as asked for (all cores otherwise), and answers in the order in which
@@ -13,12 +13,13 @@ export async function auditPackages(
     readonly pageWorker?: string | null;
     readonly count?: number;
   },
+  onProgress?: AuditProgress,
 ): Promise<PackageAudit[]> {
   const count = Math.min(threads.count ?? availableParallelism(), orders.length);
   if (threads.workerFile === null || count < 2) {
+    const pageWorker = threads.count === 1 ? null : (threads.pageWorker ?? null);
     const results: PackageAudit[] = [];
-    for (const order of orders)
-      results.push(await auditPackage(order, threads.count === 1 ? null : (threads.pageWorker ?? null)));
+    for (const order of orders) results.push(await auditPackage(order, pageWorker, onProgress));
     return results;
   }
   const pool = new Piscina<AuditOrder, PackageAudit>({
@@ -27,7 +28,14 @@ export async function auditPackages(
     maxThreads: count,
   });
   try {
-    return await Promise.all(orders.map((order) => pool.run(order)));
+    let done = 0;
+    const audited = async (order: AuditOrder) => {
+      const result = await pool.run(order);
+      done += 1;
+      onProgress?.(done, orders.length, `${done} of ${orders.length} packages`);
+      return result;
+    };
+    return await Promise.all(orders.map(audited));
   } finally {
     await pool.destroy();
   }
