@@ -110,6 +110,31 @@ describe('each gets one clear sentence, and nothing is half stored', () => {
   });
 });
 
+test('a shell whose kept contents are gone says so, and the rest of it stays usable', async () => {
+  await offer({ package: await good() });
+  await clickText(page, 'button', 'Bring in');
+  await waitForText(page, 'Is this the right shell?');
+  const shell = new URL(page.url()).pathname.split('/').slice(0, 3).join('/');
+  await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
+  await clickText(page, 'button', 'Comb');
+  await waitForText(page, 'Smoothness');
+  await page.goto('about:blank');
+  await stage.restart();
+  const pack = new Database(join(stage.dataDir, 'blobs/pack.sqlite'));
+  pack.exec('DELETE FROM blobs');
+  pack.close();
+  await page.goto(`${stage.address}${shell}/bring-in/contents`, { waitUntil: 'load' });
+  await waitForText(page, 'This can’t be shown');
+  expect(await alert()).toBe(
+    'The state of this shell is missing from Currycomb’s folder, or is damaged; bring the package in again, or put the folder back from a copy.',
+  );
+  await clickText(page, 'main a', 'the findings');
+  await waitForText(page, 'Smoothness');
+  await page.goto(`${stage.address}${shell}/decide`, { waitUntil: 'load' });
+  await waitForText(page, 'Why this is looked for');
+  await waitForText(page, 'The state of this shell is missing from Currycomb’s folder');
+});
+
 describe('only pages of this computer are answered', () => {
   const ask = (path: string, headers: Record<string, string>, method = 'GET') =>
     new Promise<number>((resolve, reject) => {

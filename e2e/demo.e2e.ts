@@ -56,6 +56,20 @@ test('from an empty list to the clean download, without typing anything', async 
   if (read.ok) read.value.archive.close();
 });
 
+test('the months of the inventory lead to what was changed in them, by key', async () => {
+  const shell = new URL(page.url()).pathname.split('/').slice(0, 3).join('/');
+  await page.goto(`${stage.address}${shell}/bring-in`, { waitUntil: 'load' });
+  const bar = 'a[aria-label^="Dec 2026"][aria-label$="last changed"]';
+  await page.waitForSelector(bar);
+  expect(await seriousProblems(page)).toEqual([]);
+  const label = await page.$eval(bar, (a) => a.getAttribute('aria-label') ?? '');
+  const count = /: (\d+) things/.exec(label)?.[1];
+  // A link of an SVG is focused in the page: puppeteer focuses elements of HTML only.
+  await page.$eval(bar, (a) => (a as HTMLAnchorElement).focus());
+  await page.keyboard.press('Enter');
+  await waitForText(page, `Last changed in December 2026 ${count}`);
+});
+
 test('what was done stays: a start of the demo adds nothing where there are shells', async () => {
   const answer = await fetch(`${stage.address}/api/demo`, {
     method: 'POST',

@@ -3,6 +3,7 @@ import { BlobStore } from '@/store/blobs';
 import { openDatabase, type Db } from '@/store/database';
 import { lockFolder, type FolderLock } from '@/store/folder-lock';
 import { prepareMemo } from '@/store/memo';
+import { countOldTallies } from './comb/old-tallies';
 import type { Context } from './context';
 import type { JobQueue } from './jobs/job-queue';
 import { ThreadQueue } from './jobs/thread-queue';
@@ -19,6 +20,7 @@ export function openContext(paths: ContextPaths): Context {
   const lock = lockFolder(dataDir);
   if (!lock.ok) throw new FolderTaken(lock.trouble.message);
   const db = openDatabase(dataDir, migrationsDir);
+  countOldTallies(db);
   const blobs = new BlobStore(join(dataDir, 'blobs'));
   blobs.clearUnfinished();
   prepareMemo(dataDir);

@@ -5,6 +5,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { JobMessage, JobReport } from '@/services/jobs/job-record';
 import { jobOf } from '@/services/jobs/registry';
 import { digest } from '@/core/shell/digest';
+import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { BlobStore } from '@/store/blobs';
 import { Memo } from '@/store/memo';
 
@@ -34,6 +35,8 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
       ? { id, type: 'done', output: result.value }
       : { id, type: 'trouble', message: result.trouble.message };
   } catch (error) {
+    if (error instanceof UnreadableStore)
+      return { id, type: 'trouble', message: `${error.message} Nothing was changed.` };
     const why = error instanceof Error ? error.message : 'unknown';
     return {
       id,

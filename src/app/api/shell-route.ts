@@ -1,6 +1,6 @@
 import type { Context } from '@/services/context';
 import { appContext } from '@/services/open-context';
-import { notFound, refuseForeign } from '@/services/safety/answer';
+import { notFound, refuseForeign, unexpected } from '@/services/safety/answer';
 import { findShell, type CurrentShell } from '@/services/shells/current-shell';
 
 export interface ShellParams {
@@ -23,5 +23,10 @@ export const shellRoute =
     const context = appContext();
     const known = await params;
     const shell = findShell(context, known.id);
-    return shell ? act(shell, context, request, known as Awaited<P['params']>) : notFound('shell');
+    if (!shell) return notFound('shell');
+    try {
+      return await act(shell, context, request, known as Awaited<P['params']>);
+    } catch (error) {
+      return unexpected(error);
+    }
   };

@@ -3,6 +3,7 @@ import { dateOf } from '@/core/time/local-date';
 import { onlyBaseline } from '../compare/baseline';
 import { identityDoubts, type IdentityDoubt } from './identity';
 import type { ItemKind, Shell, ShellFile } from './model';
+import { countMonths, type MonthCount } from './months';
 
 export interface ShellCounts {
   readonly items: number;
@@ -28,6 +29,8 @@ export interface Inventory {
   /** Earliest and latest of all item dates and events. */
   readonly dates: { readonly first: LocalDate; readonly last: LocalDate } | null;
   readonly batches: readonly { readonly batch: string; readonly count: number }[];
+  /** When its things were made, changed and are due. */
+  readonly months: readonly MonthCount[];
   readonly verdict: Verdict;
   readonly questions: number;
   /** Signs that this may be another course's or another term's package. */
@@ -92,6 +95,7 @@ export function takeInventory(shell: Shell): Inventory {
     batches: [...batches]
       .map(([batch, count]) => ({ batch, count }))
       .sort((a, b) => (a.batch < b.batch ? -1 : 1)),
+    months: countMonths(shell),
     verdict: verdictOf(shell, counts),
     questions: shell.contents.reduce((n, c) => n + c.questions.length, 0),
     doubts: identityDoubts(shell),

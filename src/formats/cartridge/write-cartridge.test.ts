@@ -30,5 +30,5 @@ test('where bytes are missing the writing ends with a sentence that names the fi
   const c = new ShellComposer();
   c.file('gone.bin', 'x');
   const writing = writeCartridge(c.shell(), { read: () => null }, join(folder, 'gone.imscc'));
-  await expect(writing).rejects.toThrow('the bytes of gone.bin are not in the store');
+  await expect(writing).rejects.toThrow('“gone.bin” is missing from Currycomb’s folder, or is damaged');
 });

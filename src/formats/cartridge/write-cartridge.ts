@@ -4,6 +4,7 @@ import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
 import type { Content, Shell } from '@/core/shell/model';
 import type { FilePath, Sha256 } from '@/core/shell/refs';
+import { lost } from '@/core/shell/unreadable-store';
 import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';
 import { bodySpans, replaceSpans, withoutQuestions } from './body-spans';
@@ -75,7 +76,7 @@ function streamOf(entry: Entry, body: Content | undefined, source: BytesSource):
   const original = source.read(entry.sha256, entry.path);
   if (body) return Readable.from([bodyBytes(body, original)]);
   if (entry.text !== null) return Readable.from([textBytes(entry.text, original)]);
-  if (!original) throw new Error(`the bytes of ${entry.path} are not in the store`);
+  if (!original) throw lost(`“${entry.path}”`);
   return Readable.from([original]);
 }
 
@@ -88,7 +89,7 @@ function textBytes(text: string, original: Buffer | null): Buffer {
 
 function bodyBytes(content: Content, original: Buffer | null): Buffer {
   if (content.kind === 'page') return textBytes(content.texts[0] ?? '', original);
-  if (!original) throw new Error(`the file of ${content.id} is not in the store`);
+  if (!original) throw lost(`The file of “${content.id}”`);
   const decoded = decodeText(original);
   const spans = bodySpans(decoded.text, content.kind) ?? [];
   if (spans.length === content.texts.length && spans.every((span, i) => span.text === content.texts[i]))

@@ -4,6 +4,7 @@ import { emptyShell } from '@/core/shell/empty-shell';
 import { identityDoubts, type IdentityDoubt } from '@/core/shell/identity';
 import type { IntakeNote } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
+import { lost } from '@/core/shell/unreadable-store';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { incomings, runs } from '@/store/schema';
 import type { Context } from '../context';
@@ -34,7 +35,7 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
   const row = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!row) return null;
   const bytes = context.blobs.read(row.previewBlob as Sha256);
-  if (!bytes) throw new Error('the preview is not in the store');
+  if (!bytes) throw lost('The preview of what would be added');
   return {
     id: row.id,
     packageName: row.packageName,

@@ -1,5 +1,6 @@
 import { batchFindings, type Batch } from '@/core/checks/batches';
 import { headlineOf } from '@/core/checks/headline';
+import { partsOf } from '@/core/checks/parts';
 import { allChecks } from '@/core/checks/registry';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { ListedFinding } from '@/core/checks/finding';
@@ -49,8 +50,9 @@ export function combView(context: Context, shell: CurrentShell, rulesKey = ''): 
   const listed = (state: 'open' | 'left-be') =>
     audit ? listedFindings(context.db, audit.id, course, state) : [];
   const open = listed('open');
+  const parts = partsOf(open);
   const batches = batchFindings(
-    open.filter((f) => f.coveredBy === null),
+    open.filter((finding) => !parts.has(finding)),
     allChecks,
   );
   const titles = new Map(allChecks.map((c) => [c.id, c.title]));

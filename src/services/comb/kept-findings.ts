@@ -8,6 +8,7 @@ import {
   type FindingMessage,
   type ListedFinding,
 } from '@/core/checks/finding';
+import { partsOf } from '@/core/checks/parts';
 import type { CheckRow, Audit } from '@/core/checks/run-checks';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import { otherRemedies, type OtherRemedy } from '@/core/plan/other-remedies';
@@ -71,8 +72,11 @@ export function writeFindings(tx: Transaction, auditId: string, rows: readonly F
 
 /** What is open of an audit: by family, in all, and how smooth that leaves the shell. */
 export interface Tally {
+  /** Without the parts of larger findings, as is `total`. */
   readonly open: Readonly<Record<Family, number>>;
   readonly total: number;
+  /** Findings that a larger one explains. */
+  readonly parts: number;
   readonly smoothness: Smoothness;
 }
 
@@ -169,8 +173,14 @@ export function findingRows(db: Reader, auditId: string, ids: readonly string[])
 export function tallyOf(db: Reader, auditId: string, course: string, counts: ShellCounts): Tally {
   const open = listedFindings(db, auditId, course, 'open');
   const byFamily = Object.fromEntries(families.map((family) => [family, 0])) as Record<Family, number>;
-  for (const finding of open) byFamily[finding.family] += 1;
-  return { open: byFamily, total: open.length, smoothness: smoothnessOf(counts, open) };
+  const parts = partsOf(open);
+  for (const finding of open) if (!parts.has(finding)) byFamily[finding.family] += 1;
+  return {
+    open: byFamily,
+    total: open.length - parts.size,
+    parts: parts.size,
+    smoothness: smoothnessOf(counts, open),
+  };
 }
 
 /** Brings the tallies of some audits up to what was decided. */

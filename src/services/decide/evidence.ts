@@ -3,7 +3,9 @@ import { differencesFrom, type Compared, type Differences } from '@/core/compare
 import { findingById, findingRows } from '../comb/kept-findings';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
+import { thingDetails, type ThingDetail } from '../shells/thing-detail';
 import {
+  bareShellOf,
   compareTexts,
   eventDetails,
   itemDetail,
@@ -22,6 +24,8 @@ export interface FindingEvidence {
   /** How each of the others differs from the first one; empty where nothing is compared. */
   readonly differences: readonly ItemDifferences[];
   readonly events: readonly EventDetail[];
+  /** Everything that a finding about many things is about, unless it compares them or they are events. */
+  readonly things: readonly ThingDetail[];
   /** What else may be done about it, in the words of the buttons. */
   readonly others: readonly string[];
 }
@@ -60,12 +64,18 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
     .slice(0, isCompared ? mostCompared : 2)
     .map((ref) => itemDetail(context, shell, ref))
     .filter((d) => d !== null);
-  const items = details.slice(0, 2);
+  const others = finding.subjects.filter((subject) => subject.type !== 'event');
+  const isAboutMany = !isCompared && others.length > 1;
+  const things = isAboutMany ? thingDetails(bareShellOf(context, shell), others, finding.evidence) : [];
+  const isListed = new Set(things.map((thing) => thing.ref));
+  const items = isAboutMany ? [] : details.slice(0, 2);
   const [first, second] = items;
   const comparable = isCompared && first?.text && second?.text;
   return {
-    facts: finding.evidence,
+    // What is said of one of the things stands in that thing's row.
+    facts: finding.evidence.filter((fact) => fact.where === undefined || !isListed.has(fact.where)),
     items,
+    things,
     difference: comparable ? compareTexts(first.text, second.text) : null,
     differences: isCompared ? differencesOf(details) : [],
     others: finding.others.map((other) => other.label),

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Result } from '@/core/shell/result';
+import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { isOwnHost, isOwnOrigin } from './own-host';
 
 const refuse = (status: number, message: string) => Response.json({ trouble: message }, { status });
@@ -19,6 +20,13 @@ export function refuseForeign(request: Request): Response | null {
 /** A result as an answer: the value, or its trouble as one sentence with status 422. */
 export const answer = <T>(result: Result<T>): Response =>
   result.ok ? Response.json(result.value) : refuse(422, result.trouble.message);
+
+/** What went wrong unforeseen, as one sentence: what can't be opened with status 422, all else with 500 and in the log. */
+export function unexpected(error: unknown): Response {
+  if (error instanceof UnreadableStore) return refuse(422, error.message);
+  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+  return refuse(500, 'Something went wrong in Currycomb itself; nothing was changed.');
+}
 
 export const notFound = (what: string): Response =>
   refuse(404, `This ${what} is not here any more; go back to the list of shells.`);

@@ -75,8 +75,11 @@ export function findAudit({ db }: Context, id: string): AuditHead | null {
   return row ? readHead(row) : null;
 }
 
-export const inventoryOf = (version: Pick<VersionRow, 'inventory'>): Inventory =>
-  JSON.parse(version.inventory) as Inventory;
+/** The inventory of a version; one that an earlier Currycomb took says nothing of months. */
+export const inventoryOf = (version: Pick<VersionRow, 'inventory'>): Inventory => ({
+  months: [],
+  ...(JSON.parse(version.inventory) as Omit<Inventory, 'months'>),
+});
 export const sketchOfVersion = (version: VersionRow): Sketch => JSON.parse(version.sketch) as Sketch;
 export const intakeOf = (version: Pick<VersionRow, 'intake'>): IntakeNote[] =>
   JSON.parse(version.intake) as IntakeNote[];

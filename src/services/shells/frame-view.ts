@@ -1,6 +1,6 @@
 import type { Context } from '../context';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { findings, planSteps } from '@/store/schema';
 import { isRehearsed } from '../rehearse/order-rehearsal';
 import { inventoryOf, runsOf, type CurrentShell } from './current-shell';
@@ -54,14 +54,14 @@ function rehearsedWord(context: Context, shell: CurrentShell): string {
   return isRehearsed(context, shell) ? 'rehearsed' : 'not yet';
 }
 
-/** How many open findings nothing was decided about: the plan does something about the others. */
+/** How many open findings, parts of larger ones aside, nothing was decided about: the plan does something about the others. */
 export function undecidedOf({ db }: Context, { row, audit }: CurrentShell): number {
   if (!audit) return 0;
   const known = db
     .select({ id: findings.id })
     .from(planSteps)
     .innerJoin(findings, and(eq(findings.auditId, audit.id), eq(findings.id, planSteps.findingId)))
-    .where(eq(planSteps.shellId, row.id))
+    .where(and(eq(planSteps.shellId, row.id), sql`json_extract(${findings.listed}, '$.coveredBy') IS NULL`))
     .all();
   return audit.tally.total - known.length;
 }

@@ -1,12 +1,13 @@
 import { diffWordsWithSpace } from 'diff';
 import { indexPaths, readAddress, type PathIndex } from '@/core/links/package-paths';
-import type { Content, Item, Shell } from '@/core/shell/model';
-import { outlineOf, type Outline } from '@/core/shell/outline';
+import type { Content, Shell } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef, Sha256 } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { loadBareShell, textOf } from '@/store/state/keep-shell';
 import type { Context } from '../context';
 import type { CurrentShell } from './current-shell';
+import { sightOf } from './sight';
 
 /** What a person needs to see of one item to judge it. */
 export interface ItemDetail {
@@ -34,7 +35,9 @@ export interface DiffPart {
 }
 
 let last: { hash: string; shell: Shell } | null = null;
-function bareShell(context: Context, hash: Sha256): Shell {
+/** The shell of a version without the texts of its bodies; the last one asked for is kept at hand. */
+export function bareShellOf(context: Context, { version }: Pick<CurrentShell, 'version'>): Shell {
+  const hash = version.stateBlob as Sha256;
   if (last?.hash !== hash) last = { hash, shell: loadBareShell(context.blobs, hash) };
   return last.shell;
 }
@@ -42,7 +45,7 @@ function bareShell(context: Context, hash: Sha256): Shell {
 const longest = 6000;
 
 export function itemDetail(context: Context, current: CurrentShell, ref: string): ItemDetail | null {
-  const shell = bareShell(context, current.version.stateBlob as Sha256);
+  const shell = bareShellOf(context, current);
   const outline = outlineOf(shell);
   const item = outline.byRef.get(ref as ItemRef);
   if (!item) return null;
@@ -129,7 +132,7 @@ export function eventDetails(
   refs: readonly string[],
 ): EventDetail[] {
   const wanted = new Set(refs);
-  return bareShell(context, current.version.stateBlob as Sha256)
+  return bareShellOf(context, current)
     .events.filter((e) => wanted.has(e.ref))
     .map((e) => ({
       ref: e.ref,
@@ -142,14 +145,6 @@ export function eventDetails(
       created: e.created ?? e.stamped,
       occurrences: e.occurrences.length,
     }));
-}
-
-/** What students get of an item, in a word. */
-function sightOf(outline: Outline, item: Item): string {
-  if (item.shown === false || item.staffOnly) return 'Hidden';
-  const above = outline.ancestors(item).find((a) => a.shown === false || a.staffOnly);
-  if (above) return `Shadowed by “${above.title}”`;
-  return item.opens || item.closes ? 'Timed' : 'Shown';
 }
 
 function sideOf(part: { readonly added?: boolean; readonly removed?: boolean }): DiffPart['side'] {

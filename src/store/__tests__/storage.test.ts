@@ -52,7 +52,7 @@ describe('blobs', () => {
       for await (const _ of again.open(b)!);
     })();
     await expect(reading).rejects.toThrow(/damaged/);
-    expect(() => loadBareShell(again, a)).toThrow(/is not in the store, or is damaged/);
+    expect(() => loadBareShell(again, a)).toThrow(/is missing from Currycomb’s folder, or is damaged/);
     again.close();
   });
 
@@ -83,7 +83,7 @@ describe('blobs', () => {
     // Two shells that differ in their title alone share everything but one part.
     expect(before - blobs.list().length).toBe(2);
     expect(loadShell(blobs, kept)).toEqual(sample());
-    expect(() => loadShell(blobs, other)).toThrow(/not in the store/);
+    expect(() => loadShell(blobs, other)).toThrow(/is missing from Currycomb’s folder/);
     blobs.close();
   });
 });
@@ -103,7 +103,7 @@ describe('states of every published form open', () => {
   test('a form of a newer version is refused in words', () => {
     const blobs = fresh();
     const root = blobs.put(JSON.stringify({ form: 'currycomb.state/9' }));
-    expect(() => loadShell(blobs, root)).toThrow(/newer Currycomb wrote; update this one/);
+    expect(() => loadShell(blobs, root)).toThrow(/kept by a later version of Currycomb, .*; update this one/);
     blobs.close();
   });
 });

@@ -1,5 +1,6 @@
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
+import { lost } from '@/core/shell/unreadable-store';
 import type { BlobStore } from '../blobs';
 import { openPart, openState, stateForm, stateParts, type StatePart, type StateRoot } from './state-forms';
 
@@ -39,10 +40,10 @@ function savePart(blobs: BlobStore, part: StatePart, bare: Shell): Sha256 {
 
 /** The shell without its texts (each is the hash of a blob): enough for everything but combing and changing. */
 export function loadBareShell(blobs: BlobStore, hash: Sha256): Shell {
-  const root = openState(readJson(blobs, hash, 'the state of a shell'));
+  const root = openState(readJson(blobs, hash, 'The state of this shell'));
   if (root.is === 'whole') return root.shell;
   const parts = Object.entries(root.parts).map(([name, part]) =>
-    openPart(name, readJson(blobs, part, `the ${name} of a shell`)),
+    openPart(name, readJson(blobs, part, `Part of this shell (${name})`)),
   );
   return Object.assign({}, ...parts) as Shell;
 }
@@ -59,13 +60,13 @@ export function loadShell(blobs: BlobStore, hash: Sha256): Shell {
 
 function readJson(blobs: BlobStore, hash: Sha256, what: string): unknown {
   const bytes = blobs.read(hash);
-  if (!bytes) throw new Error(`${what} (${hash}) is not in the store, or is damaged`);
+  if (!bytes) throw lost(what);
   return JSON.parse(bytes.toString('utf8'));
 }
 
 export function textOf(blobs: BlobStore, hash: string): string {
   const bytes = blobs.read(hash as Sha256);
-  if (!bytes) throw new Error(`a text (${hash}) is not in the store, or is damaged`);
+  if (!bytes) throw lost('A text of this shell');
   return bytes.toString('utf8');
 }
 

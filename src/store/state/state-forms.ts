@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
+import { UnreadableStore } from '@/core/shell/unreadable-store';
 
 /** The form that is written now. Every form that was ever published opens: see the fixtures beside the test. */
 export const stateForm = 'currycomb.state/2';
@@ -74,8 +75,8 @@ export function openState(kept: unknown): OpenedState {
   if (root.success) return { is: 'parts', parts: root.data.parts as Record<string, Sha256> };
   const form = (kept as { form?: unknown }).form;
   if (form !== undefined)
-    throw new Error(
-      `a shell is kept in the form ${JSON.stringify(form)}, which a newer Currycomb wrote; update this one`,
+    throw new UnreadableStore(
+      `This shell was kept by a later version of Currycomb, in the form ${JSON.stringify(form)}; update this one, and it opens again.`,
     );
   return { is: 'whole', shell: fromFirstForm(kept as Shell) };
 }

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
+import { partsOf } from '@/core/checks/parts';
 import { plural } from '@/core/text/plural';
 import type { CombView } from '@/services/comb/comb-view';
 import { BatchRow } from './batch-row';
@@ -9,6 +10,7 @@ import styles from './comb.module.css';
 /** The batches of open findings, what students meet first on top, each decided by one button. */
 export function BatchList({ view, decisions }: { view: CombView; decisions: Decisions }) {
   const byId = useMemo(() => new Map(view.findings.map((f) => [f.id, f])), [view.findings]);
+  const parts = useMemo(() => partsOf(view.findings).size, [view.findings]);
   return (
     <section aria-labelledby="batches">
       <div style={{ display: 'flex', alignItems: 'baseline', margin: '4px 0 8px' }}>
@@ -16,9 +18,19 @@ export function BatchList({ view, decisions }: { view: CombView; decisions: Deci
           What students would notice first
         </h2>
         {view.findings.length > 0 && (
-          <Link href={`/shells/${view.id}/decide`} className="soft">
-            all {plural(view.findings.length, 'finding')}
-          </Link>
+          <span className="soft">
+            <Link href={`/shells/${view.id}/decide`}>
+              all {plural(view.findings.length - parts, 'finding')}
+            </Link>
+            {parts > 0 && (
+              <>
+                ,{' '}
+                <Link href={`/shells/${view.id}/decide?state=parts`}>
+                  {plural(parts, 'part')} of larger ones
+                </Link>
+              </>
+            )}
+          </span>
         )}
       </div>
       {view.batches.length === 0 && (

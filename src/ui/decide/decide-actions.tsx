@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { plural } from '@/core/text/plural';
+import { isUndecided } from './list-model';
 import { remedyWords } from './remedies';
 import type { LoadedEvidence } from './use-evidence';
 import type { WorkbenchState } from './use-workbench';
@@ -17,7 +18,7 @@ export function DecideActions({ shellId, bench, here }: DecideActionsProps) {
   const { filter, chosen, decisions } = bench;
   return (
     <div className={styles.actions} role="group" aria-label="Decide">
-      {filter.state === 'open' ? <OpenActions bench={bench} here={here} /> : <ReopenAction bench={bench} />}
+      {isUndecided(filter.state) ? <OpenActions bench={bench} here={here} /> : <ReopenAction bench={bench} />}
       {chosen.size > 0 && (
         <span className="soft number" role="status">
           {chosen.size} chosen

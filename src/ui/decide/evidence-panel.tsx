@@ -5,6 +5,7 @@ import { FamilyShape } from '../marks/family-shape';
 import { DifferenceGrid } from './difference-grid';
 import { EventTable } from './event-table';
 import { ItemPair } from './item-pair';
+import { ThingTable } from './thing-table';
 import type { LoadedEvidence } from './use-evidence';
 import styles from './decide.module.css';
 
@@ -62,37 +63,9 @@ export function EvidencePanel({
         </tbody>
       </table>
       {here?.evidence && here.evidence.events.length > 0 && <EventTable events={here.evidence.events} />}
-      {finding.subjects.length > 1 && finding.subjects[0]?.type !== 'event' && <Subjects finding={finding} />}
+      {here?.evidence && here.evidence.things.length > 0 && (
+        <ThingTable finding={finding} things={here.evidence.things} />
+      )}
     </div>
   );
-}
-
-function Subjects({ finding }: { finding: ListedFinding }) {
-  const going = new Set(finding.remedy?.targets ?? []);
-  return (
-    <details open={finding.subjects.length <= 12}>
-      <summary>
-        <span className="number">{finding.subjects.length}</span> things it is about
-      </summary>
-      <table className={styles.facts} style={{ marginTop: 8 }}>
-        <tbody>
-          {finding.subjects.slice(0, 300).map((s) => (
-            <tr key={`${s.type} ${s.ref}`}>
-              <th scope="row">{fateOf(finding, s.ref, going)}</th>
-              <td>
-                {s.title} <span className="soft">{s.path.join(' › ')}</span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </details>
-  );
-}
-
-/** What the remedy does to one of the things that a finding is about; its type where there is no remedy. */
-function fateOf(finding: ListedFinding, ref: string, going: ReadonlySet<string>): string {
-  if (!finding.remedy) return finding.subjects.find((s) => s.ref === ref)?.type ?? '';
-  if (ref === finding.keep || !going.has(ref)) return 'stays';
-  return finding.remedy.action === 'delete' ? 'goes' : 'changes';
 }

@@ -9,16 +9,16 @@ import {
 } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
 import { FilterChip } from '../marks/filter-chip';
-import type { ListState } from './list-model';
+import { listStates, type ListState } from './list-model';
 import type { WorkbenchState } from './use-workbench';
 import styles from './decide.module.css';
 
 const stateTitles: Readonly<Record<ListState, string>> = {
   open: 'Open',
+  parts: 'Parts of larger ones',
   planned: 'In the plan',
   'left-be': 'Left be',
 };
-const listStates = Object.keys(stateTitles) as ListState[];
 
 /** The workbench's filters: what was decided, urgency, family, one batch. Each says how many it would show. */
 export function FilterBar({ bench }: { bench: WorkbenchState }) {
@@ -31,15 +31,17 @@ export function FilterBar({ bench }: { bench: WorkbenchState }) {
   return (
     <div className={styles.filters} role="group" aria-label="Filters">
       <h1 className="unseen">Decide</h1>
-      {listStates.map((state) => (
-        <FilterChip
-          key={state}
-          pressed={filter.state === state}
-          onClick={() => setFilter({ state, batch: null })}
-        >
-          {stateTitles[state]} <span className="number">{lists[state].length}</span>
-        </FilterChip>
-      ))}
+      {listStates
+        .filter((state) => state !== 'parts' || lists.parts.length > 0 || filter.state === 'parts')
+        .map((state) => (
+          <FilterChip
+            key={state}
+            pressed={filter.state === state}
+            onClick={() => setFilter({ state, batch: null })}
+          >
+            {stateTitles[state]} <span className="number">{lists[state].length}</span>
+          </FilterChip>
+        ))}
       {byUrgency
         .filter(({ urgency, n }) => n > 0 || filter.urgency === urgency)
         .map(({ urgency, n }) => (

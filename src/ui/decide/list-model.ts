@@ -1,7 +1,12 @@
 import type { Batch } from '@/core/checks/batches';
 import { families, urgencies, type Family, type ListedFinding, type Urgency } from '@/core/checks/finding';
 
-export type ListState = 'open' | 'planned' | 'left-be';
+export const listStates = ['open', 'parts', 'planned', 'left-be'] as const;
+/** What was decided about a finding. What is open and part of a larger finding is apart. */
+export type ListState = (typeof listStates)[number];
+/** Whether a list holds findings that nothing was decided about yet. */
+export const isUndecided = (state: ListState): boolean => state === 'open' || state === 'parts';
+
 /** What the list shows; every part of it is in the page's address. */
 export interface Filter {
   readonly state: ListState;
@@ -23,7 +28,7 @@ export function readFilter(query: URLSearchParams): Filter {
   const one = <T extends string>(list: readonly T[], value: string | null): T | null =>
     list.find((l) => l === value) ?? null;
   return {
-    state: one(['open', 'planned', 'left-be'] as const, query.get('state')) ?? 'open',
+    state: one(listStates, query.get('state')) ?? 'open',
     family: one(families, query.get('family')),
     urgency: one(urgencies, query.get('urgency')),
     batch: query.get('batch'),
@@ -60,9 +65,8 @@ export function listRows(
   >();
   for (const finding of wanted) {
     const batch = batchOf.get(finding.id) ?? null;
-    const key = batch ? batch.id : `${finding.check} ${finding.coveredBy ? 'covered' : 'other'}`;
-    const isPart = !batch && finding.coveredBy !== null;
-    const title = `${titleOf(finding.check)}${isPart ? ', part of a larger finding' : ''}`;
+    const key = batch ? batch.id : finding.check;
+    const title = titleOf(finding.check);
     const group = groups.get(key) ?? {
       batch,
       title,

@@ -2,10 +2,19 @@
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { ListedFinding } from '@/core/checks/finding';
+import { partsOf } from '@/core/checks/parts';
 import type { DecideView } from '@/services/decide/decide-view';
 import { useDecisions, type Decisions } from '../comb/use-decisions';
 import { toggled } from '../marks/toggled';
-import { listRows, readFilter, writeFilter, type Filter, type ListState, type Row } from './list-model';
+import {
+  listRows,
+  listStates,
+  readFilter,
+  writeFilter,
+  type Filter,
+  type ListState,
+  type Row,
+} from './list-model';
 
 export interface WorkbenchState {
   readonly filter: Filter;
@@ -35,10 +44,14 @@ export interface WorkbenchState {
 /** What the workbench knows and does: the lists by decision, the one looked at, the chosen ones, the decisions. */
 export function useWorkbench(view: DecideView): WorkbenchState {
   const query = useSearchParams();
-  const filter = useMemo(() => readFilter(new URLSearchParams(query.toString())), [query]);
   const decisions = useDecisions(view);
   const { stateOf } = decisions;
   const lists = useMemo(() => listsOf(view, stateOf), [view, stateOf]);
+  const asked = query.get('finding');
+  const filter = useMemo(
+    () => showing(readFilter(new URLSearchParams(query.toString())), lists, asked),
+    [query, lists, asked],
+  );
   const titles = useMemo(() => new Map(view.checks.map((c) => [c.id, c.title])), [view.checks]);
   const rows = useMemo(
     () => listRows(lists, filter, view.batches, (check) => titles.get(check) ?? check),
@@ -47,7 +60,7 @@ export function useWorkbench(view: DecideView): WorkbenchState {
   const shown = useMemo(() => rows.flatMap((r) => (r.type === 'finding' ? [r.finding] : [])), [rows]);
   const [picked, setPicked] = useState<string | null>(null);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const wanted = picked ?? query.get('finding');
+  const wanted = picked ?? asked;
   const current = shown.find((f) => f.id === wanted) ?? shown[0] ?? null;
   const about = useMemo(() => {
     if (chosen.size) return shown.filter((f) => chosen.has(f.id));
@@ -117,9 +130,21 @@ export function useWorkbench(view: DecideView): WorkbenchState {
 
 /** The findings by what was decided about them. */
 function listsOf(view: DecideView, stateOf: Decisions['stateOf']): WorkbenchState['lists'] {
-  const lists: Record<ListState, ListedFinding[]> = { open: [], planned: [], 'left-be': [] };
-  for (const finding of [...view.findings, ...view.leftBe]) lists[stateOf(finding.id)].push(finding);
+  const lists: Record<ListState, ListedFinding[]> = { open: [], parts: [], planned: [], 'left-be': [] };
+  const all = [...view.findings, ...view.leftBe];
+  const parts = partsOf(all.filter((finding) => stateOf(finding.id) !== 'left-be'));
+  for (const finding of all) {
+    const state = stateOf(finding.id);
+    lists[state === 'open' && parts.has(finding) ? 'parts' : state].push(finding);
+  }
   return lists;
+}
+
+/** A filter that shows the finding that was asked for, wherever it stands. */
+function showing(filter: Filter, lists: WorkbenchState['lists'], asked: string | null): Filter {
+  if (asked === null) return filter;
+  const state = listStates.find((state) => lists[state].some((finding) => finding.id === asked));
+  return state === undefined ? filter : { ...filter, state };
 }
 
 /** The finding behind the current one that is still there, else the one before it. */

@@ -9,6 +9,7 @@ import { FindingList } from './finding-list';
 import { KeyHelp } from './key-help';
 import { useEvidence } from './use-evidence';
 import { useWorkbench, type WorkbenchState } from './use-workbench';
+import { isUndecided } from './list-model';
 import styles from './decide.module.css';
 
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
@@ -37,7 +38,7 @@ export function Workbench({ view }: { view: DecideView }) {
         ) : (
           <NothingListed shellId={view.id} bench={bench} />
         )}
-        <KeyHelp isOpen={filter.state === 'open'} />
+        <KeyHelp isOpen={isUndecided(filter.state)} />
       </div>
       <div className={styles.right}>
         {current ? (
@@ -85,7 +86,7 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
     bench.chooseAll();
     return;
   }
-  const isOpen = bench.filter.state === 'open';
+  const isOpen = isUndecided(bench.filter.state);
   const whole = bench.rows.length;
   const keys: Readonly<Record<string, () => void>> = {
     ArrowDown: () => bench.move(1, event.shiftKey),

@@ -2,10 +2,9 @@ import { ledgerOf } from '@/services/carry-out/ledger';
 import { summaryOf } from '@/services/carry-out/run-summary';
 import { runsOf } from '@/services/shells/current-shell';
 import { RunList, type RunView } from '@/ui/carry-out/run-list';
-import { shellOfPage, type ShellPageProps } from '../../shell-page';
+import { shellPage } from '../../shell-page';
 
-export default async function CarryOutPage({ params }: ShellPageProps) {
-  const { context, shell } = await shellOfPage(params);
+export default shellPage((shell, context) => {
   const runs = runsOf(context, shell.row.id).map((run): RunView => ({
     id: run.id,
     state: run.state === 'undone' ? 'undone' : 'done',
@@ -24,4 +23,4 @@ export default async function CarryOutPage({ params }: ShellPageProps) {
       planSize={shell.plan.size}
     />
   );
-}
+});

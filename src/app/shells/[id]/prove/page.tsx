@@ -1,11 +1,10 @@
 import { compareRun } from '@/services/prove/comparison';
 import { inventoryOf, runsOf } from '@/services/shells/current-shell';
 import { ProofStage } from '@/ui/prove/proof-stage';
-import { shellOfPage, type ShellPageProps } from '../../shell-page';
+import { shellPage } from '../../shell-page';
 
-export default async function ProvePage({ params }: ShellPageProps) {
-  const { context, shell } = await shellOfPage(params);
-  const last = runsOf(context, shell.row.id).find((r) => r.state === 'done');
+export default shellPage((shell, context) => {
+  const last = runsOf(context, shell.row.id).find((run) => run.state === 'done');
   const { counts } = inventoryOf(shell.version);
   return (
     <ProofStage
@@ -19,4 +18,4 @@ export default async function ProvePage({ params }: ShellPageProps) {
       comparison={last ? compareRun(context, shell, last) : null}
     />
   );
-}
+});

@@ -2,19 +2,14 @@ import { previewView } from '@/services/add/preview-view';
 import { rememberedColumns } from '@/services/bring-in/sheet-columns';
 import { ChoosePackage } from '@/ui/add/choose-package';
 import { PreviewStage } from '@/ui/add/preview-stage';
-import { shellOfPage, type ShellPageProps } from '../../../shell-page';
+import { shellPage } from '../../../shell-page';
 
-export default async function AddPage({ params }: ShellPageProps) {
-  const { context, shell } = await shellOfPage(params);
+export default shellPage((shell, context) => {
   const view = previewView(context, shell);
+  const { id, code } = shell.row;
   return view ? (
-    <PreviewStage
-      key={`${view.id} ${shell.version.id}`}
-      id={shell.row.id}
-      code={shell.row.code}
-      view={view}
-    />
+    <PreviewStage key={`${view.id} ${shell.version.id}`} id={id} code={code} view={view} />
   ) : (
-    <ChoosePackage id={shell.row.id} code={shell.row.code} remembered={rememberedColumns(context)} />
+    <ChoosePackage id={id} code={code} remembered={rememberedColumns(context)} />
   );
-}
+});

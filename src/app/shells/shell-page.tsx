@@ -1,0 +1,40 @@
+import { notFound } from 'next/navigation';
+import { cache, type ReactNode } from 'react';
+import { UnreadableStore } from '@/core/shell/unreadable-store';
+import type { Context } from '@/services/context';
+import { appContext } from '@/services/open-context';
+import { findShell, type CurrentShell } from '@/services/shells/current-shell';
+import { UnreadableShell } from '@/ui/frame/unreadable-shell';
+
+export type PageQuery = Readonly<Record<string, string | string[] | undefined>>;
+export interface ShellPageProps {
+  readonly params: Promise<{ readonly id: string }>;
+  readonly searchParams: Promise<PageQuery>;
+}
+
+// Layout, title and page of one answer ask for the same shell.
+const load = cache((id: string) => findShell(appContext(), id));
+
+/** The shell that a page is about, or the page that says it is not here. */
+export async function shellOfPage(params: ShellPageProps['params']) {
+  const context = appContext();
+  const shell = load((await params).id);
+  if (!shell) notFound();
+  return { context, shell };
+}
+
+/**
+ * A page of one shell. Where what it shows can't be opened, it says so in one sentence; the frame and the other pages
+ * of the shell stay usable.
+ */
+export const shellPage = (draw: (shell: CurrentShell, context: Context, query: PageQuery) => ReactNode) =>
+  async function ShellPage({ params, searchParams }: ShellPageProps): Promise<ReactNode> {
+    const { context, shell } = await shellOfPage(params);
+    const query = await searchParams;
+    try {
+      return draw(shell, context, query);
+    } catch (error) {
+      if (!(error instanceof UnreadableStore)) throw error;
+      return <UnreadableShell id={shell.row.id} sentence={error.message} />;
+    }
+  };

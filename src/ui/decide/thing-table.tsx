@@ -1,0 +1,73 @@
+'use client';
+import type { ListedFinding } from '@/core/checks/finding';
+import { plural } from '@/core/text/plural';
+import type { ThingDetail } from '@/services/shells/thing-detail';
+import { useFirstMany } from '../marks/first-many';
+import styles from './decide.module.css';
+
+/** What is shorter than this, in characters, stays on one line. */
+const longestLine = 30;
+
+interface Column {
+  readonly title: string;
+  /** A line each. */
+  readonly of: (thing: ThingDetail) => readonly string[];
+}
+
+/** The many things of a finding, each with its place, its state, what is said of it and what the remedy does to it. */
+export function ThingTable({ finding, things }: { finding: ListedFinding; things: readonly ThingDetail[] }) {
+  const { shown, more } = useFirstMany(things);
+  const going = new Set(finding.remedy?.targets ?? []);
+  const all: readonly Column[] = [
+    { title: 'State', of: (thing) => thing.state },
+    { title: 'Students', of: (thing) => (thing.students === null ? [] : [thing.students]) },
+    { title: 'Remedy', of: (thing) => fateOf(finding, thing.ref, going) },
+  ];
+  const columns = all.filter((column) => things.some((thing) => column.of(thing).length > 0));
+  return (
+    <section aria-label={`${plural(things.length, 'thing')} it is about`} style={{ display: 'grid', gap: 8 }}>
+      <table className={styles.events}>
+        <thead>
+          <tr>
+            <th scope="col">{plural(things.length, 'thing')}</th>
+            {columns.map((column) => (
+              <th key={column.title} scope="col">
+                {column.title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((thing) => (
+            <tr key={`${thing.type} ${thing.ref}`}>
+              <td>
+                <strong>{thing.title}</strong>
+                {thing.path.length > 0 && <div className="soft">{thing.path.join(' › ')}</div>}
+                {thing.says.map((line) => (
+                  <div key={line}>{line}</div>
+                ))}
+              </td>
+              {columns.map((column) => (
+                <td key={column.title}>
+                  {column.of(thing).map((line) => (
+                    <div key={line} className={line.length < longestLine ? styles.short : undefined}>
+                      {line}
+                    </div>
+                  ))}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {more}
+    </section>
+  );
+}
+
+/** What the remedy does to one of the things; nothing where there is no remedy. */
+function fateOf({ keep, remedy }: ListedFinding, ref: string, going: ReadonlySet<string>): string[] {
+  if (!remedy) return [];
+  if (ref === keep || !going.has(ref)) return ['stays'];
+  return [remedy.action === 'delete' ? 'goes' : 'changes'];
+}
