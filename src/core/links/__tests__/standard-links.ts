@@ -1,6 +1,7 @@
 import { generate, parse as parseCss, walk } from 'css-tree';
 import { defaultTreeAdapter, parse, type DefaultTreeAdapterTypes } from 'parse5';
 import { SaxesParser } from 'saxes';
+import { append } from '@/core/collect';
 
 /**
  * What refers to what in a tree of files, worked out apart from the project's own readers: HTML by parse5 (WHATWG
@@ -91,7 +92,7 @@ function addressesOfPage(html: string): Written[] {
       if (!defaultTreeAdapter.isElementNode(child)) continue;
       const href = child.tagName === 'base' ? attribute(child, 'href') : null;
       if (href !== null) base ??= href;
-      found.push(...addressesOfElement(child));
+      append(found, addressesOfElement(child));
       visit(child);
       if ('content' in child) visit(child.content);
     }
@@ -137,7 +138,7 @@ function addressesOfPicture(svg: string): string[] {
       if (typeof value === 'string') found.push(value.trim());
     }
     const { style } = attributes;
-    if (typeof style === 'string') found.push(...addressesOfSheet(`x{${style}}`));
+    if (typeof style === 'string') append(found, addressesOfSheet(`x{${style}}`));
   });
   parser.write(svg).close();
   return found;
