@@ -1,5 +1,5 @@
 // A labelled corpus: real prose of a Debian documentation package with planted faults, each beside a decoy that looks
-// like it. Prints recall and fired decoys by check and keeps them in docs/corpus.md; exit 1 where recall is below 0.98 or a decoy fired.
+// like it. Prints recall and fired decoys by check and keeps them in docs/corpus.md; exit 1 where recall is below 0.995 or a decoy fired.
 import { writeFileSync } from 'node:fs';
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
@@ -10,9 +10,11 @@ import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { dice, escapeHtml, proseParagraphs } from './prose';
 import { sentences } from './sentences';
 import { structures, type Bench } from './structures';
-import { wholeShells, type WholeShell } from './whole-shells';
+import { sortsOfShells } from './sorts-of-shells';
+import { wholeShells, type WholeBench, type WholeShell } from './whole-shells';
 
 const each = Number(process.argv[2] ?? 60);
+const leastRecall = 0.995;
 const term = { title: 'Spring 2027', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
 const previousTerm = {
   title: 'Autumn 2025',
@@ -25,6 +27,7 @@ const rules = {
   currentTools: ['lab.tools.example', 'maps.example'],
   requiredParts: ['Meet your*', 'Office hours'],
   campusHosts: ['campus.example'],
+  staffStore: ['staff room*'],
   sharedAddresses: ['https://campus.example/library'],
 };
 const seedOf = (check: string) => 1 + [...check].reduce((n, c) => (n * 31 + c.charCodeAt(0)) >>> 0, 7);
@@ -46,7 +49,11 @@ interface Trial {
   readonly misses: readonly string[];
 }
 /** Each row tries the faults, then the decoys. */
-const rows: readonly { readonly check: string; readonly run: (which: 'fault' | 'decoy') => Trial }[] = [
+const rows: readonly {
+  readonly check: string;
+  readonly sort?: string;
+  readonly run: (which: 'fault' | 'decoy') => Trial;
+}[] = [
   ...sentences.map((s) => ({
     check: s.check,
     run: (which: 'fault' | 'decoy') => trial(s.check, textPlant(s[which])),
@@ -56,19 +63,25 @@ const rows: readonly { readonly check: string; readonly run: (which: 'fault' | '
     check: s.check,
     run: (which: 'fault' | 'decoy') => wholeTrial(s.check, s[which]),
   })),
+  ...sortsOfShells.map((s) => ({
+    check: s.check,
+    sort: s.sort,
+    run: (which: 'fault' | 'decoy') =>
+      wholeTrial(s.check, s[which], which === 'fault' ? s.names : undefined, s.sort),
+  })),
 ];
 const covered = new Set(rows.map((r) => r.check));
 const left = allChecks.filter((c) => !covered.has(c.id)).map((c) => c.id);
 const lines: string[] = [];
 let failed = false;
-for (const { check, run } of rows) {
+for (const { check, sort, run } of rows) {
   const found = run('fault');
   const fired = run('decoy');
   const recall = found.hit / each;
-  const bad = recall < 0.98 || fired.hit > 0;
+  const bad = recall < leastRecall || fired.hit > 0;
   failed ||= bad;
   lines.push(
-    `| ${check} | ${each} | ${found.hit} | ${recall.toFixed(3)} | ${each} | ${fired.hit} |${bad ? ' **' : ''}`,
+    `| ${check}${sort === undefined ? '' : `, ${sort}`} | ${each} | ${found.hit} | ${recall.toFixed(3)} | ${each} | ${fired.hit} |${bad ? ' **' : ''}`,
   );
   for (const miss of found.misses.slice(0, 3)) lines.push(`  missed: ${miss}`);
   for (const alarm of fired.hits.slice(0, 3)) lines.push(`  fired: ${alarm}`);
@@ -87,7 +100,7 @@ const report = [
   ...(left.length ? [`Without a row: ${left.join(', ')}`, ''] : []),
   failed
     ? 'FAILED'
-    : `Recall is 0.98 or better and no decoy fired, by every check (${rows.length} of ${allChecks.length}).`,
+    : `Recall is ${leastRecall} or better and no decoy fired, in every row; ${covered.size} of ${allChecks.length} checks have one.`,
 ];
 console.log(report.join('\n'));
 if (process.argv[2] === undefined) writeFileSync('docs/corpus.md', `${report.join('\n')}\n`);
@@ -121,21 +134,24 @@ function proseFor(check: string, d: ReturnType<typeof dice>): () => string {
   };
 }
 
-/** Each fault in a shell of its own, among pages of real prose. */
-function wholeTrial(check: string, plant: WholeShell['fault']): Trial {
-  const d = dice(seedOf(check));
+/** Each fault in a shell of its own, among pages of real prose; one finding must name as many things as `names` says. */
+function wholeTrial(
+  check: string,
+  plant: WholeShell['fault'],
+  names: (b: WholeBench) => number = () => 1,
+  sort = '',
+): Trial {
+  const d = dice(seedOf(`${check}${sort}`));
   const text = proseFor(check, d);
   const told: boolean[] = [];
   for (let k = 0; k < each; k += 1) {
     const c = new ShellComposer(about);
     for (const title of ['About the river', 'How we work', 'Where we meet'].slice(0, 1 + d.below(3)))
       c.page(title, `<p>${text()}</p><p>${text()}</p>`);
-    const over = plant({ c, text, d }) ?? {};
-    told.push(
-      runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules }).findings.some(
-        (f) => f.check === check,
-      ),
-    );
+    const bench = { c, text, d };
+    const over = plant(bench) ?? {};
+    const { findings } = runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules });
+    told.push(findings.some((f) => f.check === check && f.subjects.length >= names(bench)));
   }
   const numbersOf = (wanted: boolean) => told.flatMap((t, k) => (t === wanted ? [`shell ${k}`] : []));
   return { hit: told.filter((t) => t).length, hits: numbersOf(true), misses: numbersOf(false) };

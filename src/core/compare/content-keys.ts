@@ -150,7 +150,7 @@ class BodyKeys {
   ): { readonly exact: string; readonly loose: string } {
     const same = (key: string) => ({ exact: key, loose: key });
     const meaning = this.graph.read(value, at, base);
-    if (meaning.to === 'outside') return same(webAddressKey(value));
+    if (meaning.to === 'outside') return same(webAddressKey(meaning.url));
     if (meaning.to !== 'package') return same(value);
     if (meaning.found === null) return same(`missing ${meaning.asked}`);
     const bytes = this.files.get(meaning.found);

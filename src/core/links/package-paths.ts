@@ -85,6 +85,15 @@ export type Meaning =
   | { readonly to: 'outside'; readonly url: string }
   | { readonly to: 'itself' | 'folder' | 'host-path' | 'leaves-package' | 'nothing' };
 
+/** An address with a scheme or a host of its own. */
+const hasHost = /^[a-z][a-z0-9+.-]*:|^\/\//i;
+
+/** What an address means under a base that lies outside; itself where the two make no address (WHATWG URL, 4.4). */
+function againstHost(text: string, base: string): string {
+  const host = base.startsWith('//') ? `https:${base}` : base;
+  return URL.canParse(text, host) ? new URL(text, host).href : text;
+}
+
 /** Reads one written address against the file it stands in. A base element's address comes first (RFC 3986, 5.1). */
 export function readAddress(value: string, at: FilePath, base: string | null, paths: PathIndex): Meaning {
   const token = fileBase.exec(value);
@@ -97,15 +106,13 @@ export function readAddress(value: string, at: FilePath, base: string | null, pa
   }
   const text = value.replace(/\\/g, '/').replace(/[\t\n\r]/g, '');
   if (text === '') return { to: 'nothing' };
-  if (/^[a-z][a-z0-9+.-]*:/i.test(text) || text.startsWith('//')) return { to: 'outside', url: value };
+  if (hasHost.test(text)) return { to: 'outside', url: value };
+  if (base !== null && hasHost.test(base)) return { to: 'outside', url: againstHost(text, base) };
   if (text.startsWith('/')) return { to: 'host-path' };
   if (text.startsWith('#')) return { to: 'itself' };
   const own = { scheme: null, authority: null, path: `/${at}`, query: null, fragment: null };
   let from = own;
-  if (base !== null) {
-    if (/^[a-z][a-z0-9+.-]*:|^\/\//i.test(base)) return { to: 'outside', url: value };
-    from = { ...resolveReference(own, base), query: null, fragment: null } as typeof own;
-  }
+  if (base !== null) from = { ...resolveReference(own, base), query: null, fragment: null } as typeof own;
   const { query, fragment, path: written } = splitReference(text);
   if (written === '' && base === null) return { to: 'itself' };
   const depth = from.path.split('/').length - 2;

@@ -5,7 +5,18 @@ import { english } from './english';
 
 /** NFKC and case-folded; plain ASCII is in that form already but for its capitals. */
 const folded = (text: string): string =>
-  (/^[\x00-\x7f]*$/.test(text) ? text : text.normalize('NFKC')).toLowerCase();
+  /^[\x00-\x7f]*$/.test(text) ? text.toLowerCase() : caseFolded(text.normalize('NFKC'));
+
+/**
+ * Full case folding: `STRASSE` is `Straße` (Unicode Standard, 3.13, D144: toCasefold). Written large and then small
+ * again a text is folded, but for the dotless i, which stays itself, and the sigma that ends a word.
+ */
+const caseFolded = (text: string): string =>
+  text
+    .split('ı')
+    .map((part) => part.toUpperCase().toLowerCase())
+    .join('ı')
+    .replaceAll('ς', 'σ');
 
 /** Text made fit for comparing: NFKC, case-folded, every kind of white space taken out. */
 export const textKey = (text: string): string => folded(text).replace(/[\s\u200b\ufeff]+/gu, '');

@@ -101,7 +101,7 @@ function linksOf(context: Context, shell: Shell, content: Content): string[] {
     return scan.addresses.flatMap((address) => {
       const meaning = readAddress(address.value, at, scan.base, pathsOf(shell));
       if (meaning.to === 'package') return [`${meaning.found ?? meaning.asked}${meaning.tail}`];
-      return meaning.to === 'outside' ? [address.value] : [];
+      return meaning.to === 'outside' ? [meaning.url] : [];
     });
   });
 }

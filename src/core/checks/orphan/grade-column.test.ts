@@ -52,6 +52,11 @@ checkCases(gradeColumn, {
       subjects: [['a'], ['b']],
     },
     {
+      name: 'a longer word that only holds a hand-marked one',
+      build: build([column('a', 'Representations of a reach')]),
+      subjects: [['a']],
+    },
+    {
       name: 'house rules without hand-marked words',
       build: build([column('a', 'Participation')]),
       rules: { handMarked: [] },
@@ -76,6 +81,15 @@ checkCases(gradeColumn, {
     {
       name: 'a discussion has its title',
       build: build([column('a', 'Talk')], (c) => void c.discussion('Talk', 'x')),
+    },
+    {
+      name: 'hand-marked, in other letters, with other blanks, in the plural',
+      build: build([column('a', 'ＯＲＡＬ\u00a0 Exams'), column('b', 'Presentations, part 2')]),
+    },
+    {
+      name: 'hand-marked by full case folding',
+      build: build([column('a', 'GRUSSWORT')]),
+      rules: { handMarked: ['Grußwort'] },
     },
     { name: 'it has results', build: build([column('a', 'Blogs', 3)]) },
     { name: 'nobody knows whether it has results', build: build([column('a', 'Blogs', null)]) },

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
+import { hasWord } from '@/core/text/whole-word';
 import { defineCheck } from '../check';
 
 export const gradeColumn = defineCheck({
@@ -23,8 +24,7 @@ export const gradeColumn = defineCheck({
   notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
   *find({ shell, facts, rules }) {
     const { activities } = facts;
-    const byHand = (title: string) =>
-      rules.handMarked.some((word) => title.toLowerCase().includes(word.toLowerCase()));
+    const byHand = (title: string) => rules.handMarked.some((word) => hasWord(title, word));
     for (const column of shell.gradeColumns) {
       if (activities.has(column.ref) || column.results !== 0 || byHand(column.title)) continue;
       yield {

@@ -50,6 +50,20 @@ checkCases(oldShellLink, {
       rules,
     },
     {
+      name: 'an address that only the base of the page leads there',
+      build: (c) => {
+        c.file('a/flow.html', 'x');
+        c.page('P', '<base href="https://campus.tarnhollow.example/shells/77/"><a href="flow.html">x</a>', {
+          ref: 'p',
+          path: 'p.html',
+        });
+      },
+      subjects: [['p']],
+      rules,
+      // The page can't be told to lead elsewhere: its base would send that outside, too.
+      expect: ([f]) => expect(f!.remedy).toBeNull(),
+    },
+    {
       name: 'capitals',
       build: page('HTTPS://Campus.TarnHollow.example/shells/77'),
       subjects: [['p']],
@@ -94,6 +108,17 @@ checkCases(oldShellLink, {
         page('tally.pdf')(c);
         c.file('tally.pdf', 'x');
       },
+      rules,
+    },
+    {
+      name: 'a base elsewhere',
+      build: (c) => void c.page('P', '<base href="https://rivers.example/77/"><a href="flow.html">x</a>'),
+      rules,
+    },
+    {
+      name: 'a base that all share',
+      build: (c) =>
+        void c.page('P', '<base href="https://campus.tarnhollow.example/library/"><a href="flow.html">x</a>'),
       rules,
     },
     { name: 'no campus host is named', build: page('https://campus.tarnhollow.example/shells/77') },

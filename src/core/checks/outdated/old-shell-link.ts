@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { nameOfPath, pathsByName } from '@/core/links/names';
+import type { AddressReader } from '@/core/links/package-paths';
 import { scansOfContent } from '@/core/links/scans';
+import type { Content } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
 import { hostOf, isHostOf } from './hosts';
@@ -10,7 +12,7 @@ export const oldShellLink = defineCheck({
   title: 'Links into another shell',
   urgency: 'look-at',
   remedyKind: 'judgement',
-  needs: [],
+  needs: ['links'],
   options: z.object({}),
   messages: {
     one: '“{title}” links to {address}, in another shell',
@@ -27,7 +29,7 @@ export const oldShellLink = defineCheck({
     notWhen: 'The house rules name no campus host, or list the address as shared.',
   },
   notApplicable: (shell) => (shell.contents.length ? null : 'there is nothing that could hold a link'),
-  *find({ shell, rules }) {
+  *find({ shell, rules, facts }) {
     if (!rules.campusHosts.length) return;
     const isCampus = (address: string) => {
       const host = hostOf(address);
@@ -44,17 +46,14 @@ export const oldShellLink = defineCheck({
     for (const content of shell.contents) {
       const item = items.get(content.id);
       if (!item) continue;
-      const written = [
-        ...new Set([
-          ...scansOfContent(content).flatMap((s) => s.addresses.map((a) => a.value)),
-          ...(content.kind === 'web-link' && content.target ? [content.target] : []),
-        ]),
-      ].filter(isCampus);
+      const leading = addressesOf(content, facts.links.read).filter(({ address }) => isCampus(address));
+      const written = [...new Set(leading.map(({ address }) => address))];
       if (!written.length) continue;
       const here = Object.fromEntries(
-        written.flatMap((w) =>
-          content.textPath && targetHere(w, byName) ? [[w, targetHere(w, byName)!]] : [],
-        ),
+        leading.flatMap(({ address, isAsWritten }) => {
+          const target = isAsWritten && content.textPath ? targetHere(address, byName) : null;
+          return target === null ? [] : [[address, target]];
+        }),
       );
       yield {
         message:
@@ -75,6 +74,26 @@ export const oldShellLink = defineCheck({
     }
   },
 });
+
+interface LeadingOut {
+  readonly address: string;
+  /** Written so in the text; not so where only the page's base makes it an address outside. */
+  readonly isAsWritten: boolean;
+}
+
+/** The addresses of a content as they are meant, which of a web link is where it leads. */
+function addressesOf(content: Content, read: AddressReader): LeadingOut[] {
+  const { kind, target, textPath } = content;
+  const ownTarget = kind === 'web-link' && target ? [{ address: target, isAsWritten: true }] : [];
+  const written = scansOfContent(content).flatMap((scan) =>
+    scan.addresses.map(({ value }): LeadingOut => {
+      const meaning = scan.base === null || textPath === null ? null : read(value, textPath, scan.base);
+      if (meaning?.to !== 'outside') return { address: value, isAsWritten: true };
+      return { address: meaning.url, isAsWritten: meaning.url === value };
+    }),
+  );
+  return [...written, ...ownTarget];
+}
 
 /** The one file or page here that has the name at the end of an address. */
 function targetHere(address: string, byName: ReadonlyMap<string, readonly string[]>): string | null {
