@@ -10,6 +10,7 @@ import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { dice, escapeHtml, proseParagraphs } from './prose';
 import { sentences } from './sentences';
 import { structures, type Bench } from './structures';
+import { caseTables } from './case-names';
 import { sortsOfShells } from './sorts-of-shells';
 import { wholeShells, type WholeBench, type WholeShell } from './whole-shells';
 
@@ -103,7 +104,8 @@ const report = [
     : `Recall is ${leastRecall} or better and no decoy fired, in every row; ${covered.size} of ${allChecks.length} checks have one.`,
 ];
 console.log(report.join('\n'));
-if (process.argv[2] === undefined) writeFileSync('docs/corpus.md', `${report.join('\n')}\n`);
+if (process.argv[2] === undefined)
+  writeFileSync('docs/corpus.md', `${[...report, '', ...caseTables()].join('\n')}`);
 process.exit(failed || left.length ? 1 : 0);
 
 /** A page of real paragraphs with one sentence among them. */

@@ -1,4 +1,4 @@
-import type { CourseEvent, Shell } from '@/core/shell/model';
+import type { CourseEvent } from '@/core/shell/model';
 import { eventRef } from '@/core/shell/refs';
 import { addDays, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import type { WholeBench, WholeShell } from './whole-shells';

@@ -107,12 +107,12 @@ export const datesIn = (passages: readonly Passage[]): Mention<NamedDate>[] =>
         })),
   );
 
+const termsOfShort = ({ text, where }: Passage): NamedTerm[] =>
+  namedTerms(text, english, where === 'title' || where === 'file-name').slice(0, mostMentions);
+
 export const termsIn = (passages: readonly Passage[]): Mention<NamedTerm>[] =>
   passages.flatMap((passage) =>
-    (passage.mentions?.terms ?? namedTerms(passage.text, english).slice(0, mostMentions)).map((says) => ({
-      passage,
-      says,
-    })),
+    (passage.mentions?.terms ?? termsOfShort(passage)).map((says) => ({ passage, says })),
   );
 
 interface Apart {

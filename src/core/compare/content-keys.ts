@@ -4,6 +4,7 @@ import { webAddressKey } from '@/core/links/web-address';
 import { digest, fingerprint } from '@/core/shell/digest';
 import type { Content, Item, Shell } from '@/core/shell/model';
 import type { ContentId, FilePath } from '@/core/shell/refs';
+import type { WrittenAddress } from '@/core/text/scan-html';
 import { titleKey } from '@/core/text/normalise';
 
 /** Keys that are equal where two items say the same. */
@@ -136,6 +137,7 @@ class BodyKeys {
     if (!at) return { exact, loose };
     for (const scan of scansOfContent(content))
       for (const address of scan.addresses) {
+        if (isOfTheHead(address)) continue;
         const key = this.targetKey(address.value, at, scan.base);
         exact.push(key.exact);
         loose.push(key.loose);
@@ -161,3 +163,6 @@ class BodyKeys {
     return { exact: this.plainKey(page), loose: `titled ${page.kind} ${titleKey(page.title)}` };
   }
 }
+
+/** Style sheets and icons say how a page looks: they are no links of its text. */
+const isOfTheHead = ({ tag }: Pick<WrittenAddress, 'tag'>): boolean => tag === 'link' || tag === 'style';

@@ -56,9 +56,10 @@ const yearRange = /(?<![\d./-])((?:19|20)\d{2})\s?[-–/]\s?(\d{2}|(?:19|20)\d{2
 
 /**
  * Finds the academic terms and years that a text names: “Spring 2025”, “Fall ’24”, “Winter 21”, “Semester 1, 2025”,
- * “2023-24”, “AY 2024/25”. A range of years counts only where the second follows the first.
+ * “2023-24”, “AY 2024/25”. A range of years counts only where the second follows the first. In names (`isName`:
+ * titles, names of files) a season names a term also in small letters.
  */
-export function namedTerms(text: string, language: Language): NamedTerm[] {
+export function namedTerms(text: string, language: Language, isName = false): NamedTerm[] {
   const patterns = patternsOf(language);
   if (!patterns.hint.test(text)) return [];
   const found: NamedTerm[] = [];
@@ -79,7 +80,7 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
         ))
     )
       continue;
-    if (!capital && termWord === undefined && apostrophe === undefined) {
+    if (!capital && !isName && termWord === undefined && apostrophe === undefined) {
       if (full === undefined || /\p{L}/u.test(text.slice(0, match.index))) continue;
     }
     const first = full !== undefined ? Number(full) : 2000 + Number(apostrophe ?? bare);
@@ -88,7 +89,7 @@ export function namedTerms(text: string, language: Language): NamedTerm[] {
   }
   for (const match of text.matchAll(patterns.yearFirst)) {
     const name = match[2]!;
-    if (name[0] === name[0]!.toLowerCase() && match[3] === undefined) continue;
+    if (!isName && name[0] === name[0]!.toLowerCase() && match[3] === undefined) continue;
     add(match, { kind: 'season', season: language.seasons[name.toLowerCase()]!, year: Number(match[1]) });
   }
   for (const match of text.matchAll(patterns.numbered)) {

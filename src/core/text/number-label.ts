@@ -20,9 +20,80 @@ const labelled = new RegExp(
 );
 const bare = /^\s*(\d{1,2}(?:\.\d{1,2})+\.?|\d{1,2}[.)])(?=\s+\p{L})/u;
 
+/** What a shell's own way of naming adds to the labels: see `ownLabels`. */
+export interface OwnLabels {
+  /** The label that a single letter before a number stands for: `u` for unit. */
+  readonly initials: ReadonlyMap<string, string>;
+  /** Labels that are counted by letters: Unit A, Unit B. */
+  readonly lettered: ReadonlySet<string>;
+}
+const noOwnLabels: OwnLabels = { initials: new Map(), lettered: new Set() };
+
+const letterBehind = new RegExp(`^\\W*(${words})\\.?\\s+(\\p{L})(?![\\p{L}\\p{N}])`, 'iu');
+const initialBefore = /^\W*(\p{L})\s?(\d{1,3})(?![\p{L}\p{N}])/u;
+/** So often a shell must use a label before its first letter, or letters behind it, are read as such. */
+const leastUses = 3;
+
+/**
+ * The labels that a shell itself uses: of those that stand in at least three titles, the first letter is read too (U2
+ * for Unit 2), unless two of them share it; those with letters behind them in three titles are counted by letters.
+ */
+export function ownLabels(titles: Iterable<string>): OwnLabels {
+  const uses = new Map<string, number>();
+  const letters = new Map<string, string[]>();
+  for (const title of titles) {
+    const text = title.normalize('NFKC');
+    const letter = labelledByLetter(text);
+    const label = letter?.label ?? numberLabel(text)?.label;
+    if (label === undefined || label === '#') continue;
+    uses.set(label, (uses.get(label) ?? 0) + 1);
+    if (letter) letters.set(label, [...(letters.get(label) ?? []), letter.letter]);
+  }
+  const used = [...uses].filter(([, count]) => count >= leastUses).map(([label]) => label);
+  const initials = new Map<string, string>();
+  for (const label of used) {
+    const initial = label.charAt(0);
+    if (used.filter((other) => other.startsWith(initial)).length === 1) initials.set(initial, label);
+  }
+  // I, V, X and L alone are Roman numbers.
+  const isLettered = (found: readonly string[]) =>
+    found.length >= leastUses && found.some((l) => !/[IVXL]/.test(l));
+  const lettered = [...letters].filter(([, found]) => isLettered(found)).map(([label]) => label);
+  return { initials, lettered: new Set(lettered) };
+}
+
+function labelledByLetter(text: string): { label: string; letter: string; form: string; end: number } | null {
+  const found = letterBehind.exec(text);
+  const [whole = '', word = '', letter = ''] = found ?? [];
+  const label = english.seriesLabels[word.toLowerCase()];
+  if (label === undefined || !/[A-Z]/.test(letter)) return null;
+  return { label, letter, form: `${word} A`, end: whole.length };
+}
+
+/** A label that only the shell's own way of naming makes one: U2, Unit B. */
+function ownLabel(text: string, own: OwnLabels): NumberLabel | null {
+  const lettered = labelledByLetter(text);
+  if (lettered && own.lettered.has(lettered.label)) {
+    const { label, form, letter, end } = lettered;
+    return { label, form, numbers: [letter.charCodeAt(0) - 64], end };
+  }
+  const [whole = '', initial = '', number = ''] = initialBefore.exec(text) ?? [];
+  const label = own.initials.get(initial.toLowerCase());
+  if (label === undefined) return null;
+  const space = /\s/.test(whole.trim()) ? ' ' : '';
+  return {
+    label,
+    form: `${initial}${space}${/^0\d/.test(number) ? '01' : '1'}`,
+    numbers: [Number(number)],
+    end: whole.length,
+  };
+}
+
 /** The label and number that a title begins with; null where it has none. Roman numbers up to 89 are read. */
-export function numberLabel(title: string): NumberLabel | null {
+export function numberLabel(title: string, own: OwnLabels = noOwnLabels): NumberLabel | null {
   const text = title.normalize('NFKC');
+  const ofTheShell = ownLabel(text, own);
+  if (ofTheShell) return ofTheShell;
   const found = labelled.exec(text);
   if (!found) {
     const plain = bare.exec(text);

@@ -1,5 +1,13 @@
 import type { Question } from '@/core/shell/model';
-import { attribute, childNamed, descendantsNamed, numberIn, textOf, type XmlElement } from '../xml/parse-xml';
+import {
+  attribute,
+  childNamed,
+  descendantsNamed,
+  elementsOf,
+  numberIn,
+  textOf,
+  type XmlElement,
+} from '../xml/parse-xml';
 import type { BodySpan } from './body-spans';
 
 export interface QuestionSet {
@@ -17,15 +25,9 @@ export interface QuestionSet {
 export function readQuestions(root: XmlElement, spans: readonly BodySpan[]): QuestionSet {
   const assessment = [...descendantsNamed(root, 'assessment')][0];
   const bank = [...descendantsNamed(root, 'objectbank')][0];
-  const places = new Map<number, number>();
-  spans.forEach((span, place) => {
-    if (span.ordinal >= 0) places.set(span.ordinal, place);
-  });
-  const ordinals = new Map(
-    [...descendantsNamed(root, 'mattext')].map((element, ordinal) => [element, ordinal]),
-  );
+  const places = placesOfMaterial(root, spans);
   const textsIn = (elements: Iterable<XmlElement>): number[] =>
-    [...elements].map((e) => places.get(ordinals.get(e) ?? -1)).filter((p) => p !== undefined);
+    [...elements].map((element) => places.get(element)).filter((place) => place !== undefined);
   const elements = [...descendantsNamed(root, 'item')];
   const questions = elements.map((e) => readQuestion(e, textsIn));
   const weights = questions.map((q) => q.points).filter((p) => p !== null);
@@ -40,6 +42,39 @@ export function readQuestions(root: XmlElement, spans: readonly BodySpan[]): Que
   };
 }
 
+/** What a question shows: its texts, and its pictures, sounds and films by their addresses. */
+const media = new Set(['matimage', 'mataudio', 'matvideo']);
+const isMaterial = ({ local }: XmlElement): boolean => local === 'mattext' || media.has(local);
+
+/** Which of a body's texts each element of material is; pictures and the like stand among them as links. */
+function placesOfMaterial(root: XmlElement, spans: readonly BodySpan[]): Map<XmlElement, number> {
+  const ofText = new Map<number, number>();
+  const ofAddress: number[] = [];
+  spans.forEach((span, place) => {
+    if (span.ordinal >= 0) ofText.set(span.ordinal, place);
+    else ofAddress.push(place);
+  });
+  const places = new Map<XmlElement, number>();
+  let texts = 0;
+  let addresses = 0;
+  for (const element of materialIn(root)) {
+    const hasAddress = media.has(element.local) && attribute(element, 'uri') !== null;
+    const place = hasAddress ? ofAddress[addresses] : ofText.get(texts);
+    if (element.local === 'mattext') texts += 1;
+    if (hasAddress) addresses += 1;
+    if (place !== undefined && (hasAddress || element.local === 'mattext')) places.set(element, place);
+  }
+  return places;
+}
+
+/** Every element of material below, in document order. */
+function* materialIn(element: XmlElement): Generator<XmlElement> {
+  for (const child of elementsOf(element)) {
+    if (isMaterial(child)) yield child;
+    yield* materialIn(child);
+  }
+}
+
 function readQuestion(element: XmlElement, textsIn: (elements: Iterable<XmlElement>) => number[]): Question {
   const fields = new Map(
     [...descendantsNamed(element, 'qtimetadatafield')].map((f) => [
@@ -49,17 +84,17 @@ function readQuestion(element: XmlElement, textsIn: (elements: Iterable<XmlEleme
   );
   const presentation = childNamed(element, 'presentation') ?? element;
   const labels = [...descendantsNamed(presentation, 'response_label')];
-  const inAnswers = new Set(labels.flatMap((l) => [...descendantsNamed(l, 'mattext')]));
+  const inAnswers = new Set(labels.flatMap((label) => [...materialIn(label)]));
   const right = rightIdents(element);
   return {
     ident: attribute(element, 'ident') ?? '',
     title: attribute(element, 'title') ?? '',
     profile: fields.get('cc_profile') ?? '',
     points: numberIn(fields.get('cc_weighting') ?? fields.get('qmd_weighting')),
-    stem: textsIn([...descendantsNamed(presentation, 'mattext')].filter((m) => !inAnswers.has(m))),
+    stem: textsIn([...materialIn(presentation)].filter((material) => !inAnswers.has(material))),
     answers: labels.map((label) => {
       const ident = attribute(label, 'ident') ?? '';
-      return { ident, text: textsIn(descendantsNamed(label, 'mattext')), right: right.has(ident) };
+      return { ident, text: textsIn(materialIn(label)), right: right.has(ident) };
     }),
   };
 }

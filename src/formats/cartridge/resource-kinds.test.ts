@@ -211,7 +211,7 @@ describe('questions as data (QTI 1.2)', () => {
     const { questions, texts } = body(
       '<questestinterop><assessment title="T"><section><item ident="i"><presentation><material><mattext>Which</mattext><matimage uri="pic.png"/><mattext>of these?</mattext></material><response_lid ident="r" rcardinality="Multiple"><render_choice><response_label ident="a"><material><mattext>A</mattext></material></response_label><response_label ident="b"><material><mattext>B</mattext></material></response_label><response_label ident="c"><material><mattext>C</mattext></material></response_label></render_choice></response_lid></presentation><resprocessing><respcondition><conditionvar><and><varequal respident="r">a</varequal><not><varequal respident="r">b</varequal></not><varequal respident="r">c</varequal></and></conditionvar><setvar action="Set">100</setvar></respcondition><respcondition><conditionvar><varequal respident="r">b</varequal></conditionvar><setvar action="Set">0</setvar></respcondition></resprocessing></item></section></assessment></questestinterop>',
     );
-    expect(questions[0]!.stem.map((p) => texts[p])).toEqual(['Which', 'of these?']);
+    expect(questions[0]!.stem.map((p) => texts[p])).toEqual(['Which', '<a href="pic.png"></a>', 'of these?']);
     expect(questions[0]!.answers.map((a) => a.right)).toEqual([true, false, true]);
   });
   test('a bank names itself; a quiz names the banks it draws on', () => {

@@ -3,6 +3,7 @@ import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
+import { coversDay, daySpans } from '@/core/time/event-days';
 import { atTime, dateOf, spellDate, timeOf } from '@/core/time/local-date';
 import { defineCheck } from '../check';
 import { reDate } from '../remedies';
@@ -38,7 +39,8 @@ export const dueMismatch = defineCheck({
       if (named === undefined) continue;
       const activities = byTitle.get(titleKey(named))!;
       const day = dateOf(event.start);
-      if (activities.some((a) => dateOf(a.due!) === day)) continue;
+      const [span] = daySpans(event);
+      if (activities.some((a) => span && coversDay(span, dateOf(a.due!)))) continue;
       const item = activities[0]!;
       const due = dateOf(item.due!);
       yield {

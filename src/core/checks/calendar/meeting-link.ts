@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
+import { daySpans, sideOfSpan } from '@/core/time/event-days';
 import { dateOf, spellDate } from '@/core/time/local-date';
-import { sideOfTerm } from '@/core/time/term';
 import { defineCheck } from '../check';
 import { joiningLinks } from './joining-links';
 
@@ -52,7 +52,7 @@ export const meetingLink = defineCheck({
     for (const { event, links } of joining) if (isBefore(event)) for (const link of links) oldLinks.add(link);
     const carried = facts.carriedEvents;
     const why = (event: CourseEvent, links: readonly string[]): Why | null => {
-      const sides = event.occurrences.map((o) => sideOfTerm(dateOf(o), shell.term));
+      const sides = daySpans(event).map((span) => sideOfSpan(span, shell.term));
       if (sides.length > 0 && sides.every((s) => s.side !== 'inside' && s.days > options.days))
         return 'outside';
       if (carried.has(event)) return 'carried';

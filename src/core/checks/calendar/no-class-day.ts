@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
+import { coversDay, daySpans, type DaySpan } from '@/core/time/event-days';
 import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
@@ -28,6 +29,8 @@ export const noClassDay = defineCheck({
   notApplicable: (shell) => (shell.noClassDays.length ? null : 'no days without class were given'),
   *find({ shell }) {
     const free = new Set(shell.noClassDays);
+    const freeIn = ({ first, last }: DaySpan) =>
+      shell.noClassDays.find((day) => coversDay({ first, last }, day)) ?? null;
     for (const item of shell.items) {
       const day = item.due === null ? null : dateOf(item.due);
       if (day === null || !free.has(day)) continue;
@@ -43,17 +46,22 @@ export const noClassDay = defineCheck({
     }
     for (const event of shell.events) {
       if (english.saysNoClass.test(event.title)) continue;
-      const hit = event.occurrences.filter((o) => free.has(dateOf(o)));
-      if (!hit.length) continue;
+      const struck = daySpans(event).flatMap((span, n) => {
+        const [day, occurrence] = [freeIn(span), event.occurrences[n]];
+        return day === null || occurrence === undefined ? [] : [{ day, occurrence }];
+      });
+      const [firstHit] = struck;
+      if (!firstHit) continue;
+      const hit = struck.map(({ occurrence }) => occurrence);
       const repeats = event.recurrence !== null && event.occurrences.length > hit.length;
       yield {
         message: event.recurrence
           ? { id: 'series', params: { title: event.title, days: plural(hit.length, 'day') } }
-          : { id: 'event', params: { title: event.title, date: spellDate(dateOf(hit[0]!)) } },
+          : { id: 'event', params: { title: event.title, date: spellDate(firstHit.day) } },
         subjects: [{ type: 'event', ref: event.ref }],
-        evidence: hit.slice(0, 12).map((o) => ({
+        evidence: struck.slice(0, 12).map(({ day }) => ({
           label: 'No class on',
-          value: `${spellWeekday(dateOf(o))}, ${spellDate(dateOf(o))}`,
+          value: `${spellWeekday(day)}, ${spellDate(day)}`,
           where: event.ref,
         })),
         remedy: repeats

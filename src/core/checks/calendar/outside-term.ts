@@ -1,8 +1,8 @@
 import { smallest } from '@/core/collect';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
+import { daySpans, sideOfSpan } from '@/core/time/event-days';
 import { dateOf, spellDate } from '@/core/time/local-date';
-import { sideOfTerm } from '@/core/time/term';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
 
@@ -36,7 +36,7 @@ export const outsideTerm = defineCheck({
     ),
   *find({ shell, options }) {
     for (const event of shell.events) {
-      const sides = event.occurrences.map((o) => sideOfTerm(dateOf(o), shell.term));
+      const sides = daySpans(event).map((span) => sideOfSpan(span, shell.term));
       const far = sides.filter((s) => s.side !== 'inside' && s.days > options.days);
       if (!sides.length || far.length < sides.length) continue;
       const before = sides.flatMap((s) => (s.side === 'before' ? [s.days] : []));

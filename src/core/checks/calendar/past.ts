@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
-import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
-import { sideOfTerm } from '@/core/time/term';
+import { daySpans, sideOfSpan } from '@/core/time/event-days';
+import { spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
 
 export const pastEvent = defineCheck({
@@ -32,20 +32,19 @@ export const pastEvent = defineCheck({
     const { start } = shell.term;
     if (start && shell.asOf <= start) return;
     for (const event of shell.events) {
-      const days = event.occurrences.map(dateOf);
+      const days = daySpans(event);
       const last = days.at(-1);
-      if (last === undefined || !days.some((d) => sideOfTerm(d, shell.term).side === 'inside')) continue;
-      // The end of an event of several days; of a series, the end of its last date.
-      const ended =
-        days.length === 1 && dateOf(event.end) > last && timeOf(event.end) !== '00:00'
-          ? dateOf(event.end)
-          : last;
+      if (!last || !days.some((span) => sideOfSpan(span, shell.term).side === 'inside')) continue;
+      const ended = last.last;
       if (ended >= shell.asOf) continue;
       yield {
         message:
           days.length === 1
             ? { id: 'one', params: { title: event.title, date: spellDate(ended) } }
-            : { id: 'series', params: { title: event.title, count: days.length, date: spellDate(last) } },
+            : {
+                id: 'series',
+                params: { title: event.title, count: days.length, date: spellDate(last.first) },
+              },
         subjects: [{ type: 'event', ref: event.ref }],
         evidence: [
           { label: 'Ended', value: spellDate(ended), where: event.ref },

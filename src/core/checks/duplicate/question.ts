@@ -1,8 +1,11 @@
 import { z } from 'zod';
-import { scansOfContent } from '@/core/links/scans';
+import type { AddressReader } from '@/core/links/package-paths';
+import { scansOfContent, type ContentText } from '@/core/links/scans';
+import { webAddressKey } from '@/core/links/web-address';
 import type { Content, Question } from '@/core/shell/model';
 import { excerpt, textKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
+import type { WrittenAddress } from '@/core/text/scan-html';
 import { defineCheck } from '../check';
 import type { SubjectRef } from '../finding';
 
@@ -11,7 +14,7 @@ export const duplicateQuestion = defineCheck({
   title: 'The same question twice',
   urgency: 'look-at',
   remedyKind: 'safe',
-  needs: [],
+  needs: ['links'],
   options: z.object({}),
   messages: { questions: '“{title}” asks {count} twice' },
   things: ['quiz or bank that asks a question twice', 'quizzes or banks that ask a question twice'],
@@ -24,7 +27,7 @@ export const duplicateQuestion = defineCheck({
   },
   notApplicable: (shell) =>
     shell.contents.some((c) => c.questions.length > 1) ? null : 'no quiz or bank has two questions',
-  *find({ shell }) {
+  *find({ shell, facts }) {
     const contents = new Map(shell.contents.map((c) => [c.id, c]));
     const owners: { subject: SubjectRef; title: string; content: Content }[] = [];
     const seen = new Set<string>();
@@ -41,23 +44,16 @@ export const duplicateQuestion = defineCheck({
     }
     for (const { subject, title, content } of owners) {
       if (content.questions.length < 2) continue;
-      const texts = scansOfContent(content).map((s) => s.text);
-      const first = new Map<string, Question>();
+      const scans = scansOfContent(content);
+      const keyOf = questionKeys(content, scans, facts.links.read);
+      const first = new Set<string>();
       const again: { question: Question; words: string }[] = [];
       for (const question of content.questions) {
-        const words = question.stem.map((i) => texts[i] ?? '').join(' ');
-        const key =
-          textKey(words) === ''
-            ? ''
-            : [
-                textKey(words),
-                ...question.answers.map(
-                  (a) => `${a.right} ${textKey(a.text.map((i) => texts[i] ?? '').join(' '))}`,
-                ),
-              ].join('\u0000');
-        if (key === '') continue;
+        const key = keyOf(question);
+        if (key === null) continue;
+        const words = question.stem.map((place) => scans[place]?.text ?? '').join(' ');
         if (first.has(key)) again.push({ question, words });
-        else first.set(key, question);
+        else first.add(key);
       }
       if (!again.length) continue;
       yield {
@@ -78,3 +74,38 @@ export const duplicateQuestion = defineCheck({
     }
   },
 });
+
+/** What makes two questions equal: the words, pictures and links of stem and answers, and which answers are right. */
+function questionKeys(
+  content: Content,
+  scans: readonly ContentText[],
+  read: AddressReader,
+): (question: Question) => string | null {
+  const meant = ({ value }: WrittenAddress, base: string | null): string => {
+    if (content.textPath === null) return value;
+    const meaning = read(value, content.textPath, base);
+    switch (meaning.to) {
+      case 'package':
+        return meaning.found ?? meaning.asked;
+      case 'outside':
+        return webAddressKey(meaning.url);
+      case 'itself':
+      case 'folder':
+      case 'host-path':
+      case 'leaves-package':
+      case 'nothing':
+        return value;
+    }
+  };
+  const keyOfTexts = (places: readonly number[]): string => {
+    const here = places.map((place) => scans[place]).filter((scan) => scan !== undefined);
+    const targets = here.flatMap((scan) => scan.addresses.map((address) => meant(address, scan.base)));
+    return [textKey(here.map((scan) => scan.text).join(' ')), ...targets].join('\u0001');
+  };
+  return ({ stem, answers }) => {
+    const asked = keyOfTexts(stem);
+    if (asked === '') return null;
+    const offered = answers.map(({ right, text }) => `${right} ${keyOfTexts(text)}`);
+    return [asked, ...offered].join('\u0000');
+  };
+}

@@ -1,8 +1,7 @@
 import { z } from 'zod';
-import { stretchesOf } from '@/core/text/mentions';
+import { phraseFinder } from '@/core/text/phrases';
 import { defineCheck } from '../check';
 import { bySubject, sentenceEvidence } from './mentions';
-import { phrasePattern } from './phrases';
 
 export const leftoverPhrase = defineCheck({
   id: 'outdated.leftover-phrase',
@@ -23,11 +22,11 @@ export const leftoverPhrase = defineCheck({
   },
   notApplicable: (shell) => (shell.items.length ? null : 'the shell is empty'),
   *find({ facts, rules }) {
-    const pattern = phrasePattern(rules.leftoverPhrases);
-    if (!pattern) return;
+    const find = phraseFinder(rules.leftoverPhrases);
+    if (!find) return;
     const hits = [];
     for (const passage of facts.passages)
-      for (const { start, end } of stretchesOf(passage.text, pattern))
+      for (const { start, end } of find(passage.text))
         hits.push({ passage, start, end, says: passage.text.slice(start, end) });
     for (const { subject, title, hits: found } of bySubject(hits)) {
       const says = [...new Set(found.map((h) => h.says.toLowerCase()))];

@@ -1,11 +1,14 @@
 import { z } from 'zod';
+import { scansOfContent } from '@/core/links/scans';
+import type { Shell } from '@/core/shell/model';
 import { english } from '@/core/text/english';
 import { stretchesOf } from '@/core/text/mentions';
+import { textKey } from '@/core/text/normalise';
+import { phraseFinder } from '@/core/text/phrases';
 import { sentenceAround } from '@/core/text/sentence';
 import { defineCheck } from '../check';
 import { standsInCode, type Passage } from '../passages';
 import { bySubject, sentenceEvidence } from './mentions';
-import { phrasePattern } from './phrases';
 
 export const placeholderText = defineCheck({
   id: 'outdated.placeholder-text',
@@ -29,8 +32,8 @@ export const placeholderText = defineCheck({
     notWhen: 'It is an exercise with blanks to fill in, or code.',
   },
   notApplicable: (shell) => (shell.items.length ? null : 'the shell is empty'),
-  *find({ facts, rules }) {
-    const own = phrasePattern(rules.placeholderPhrases);
+  *find({ shell, facts, rules }) {
+    const findOwn = phraseFinder(rules.placeholderPhrases);
     const hits = [];
     for (const passage of facts.passages) {
       if (passage.where === 'file-name') continue;
@@ -40,10 +43,10 @@ export const placeholderText = defineCheck({
       }
       const found = [
         passage.mentions?.placeholders ?? stretchesOf(passage.text, english.placeholder),
-        own ? stretchesOf(passage.text, own) : [],
+        findOwn ? findOwn(passage.text) : [],
       ].flat();
       for (const { start, end } of found)
-        if (!isMeant(passage, start, end))
+        if (!isMeant(shell, passage, start, end))
           hits.push({ passage, start, end, says: passage.text.slice(start, end).trim() });
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
@@ -65,10 +68,29 @@ export const placeholderText = defineCheck({
 });
 
 /** Blanks in an exercise and words in code are meant to stand there. */
-function isMeant(passage: Passage, start: number, end: number): boolean {
+function isMeant(shell: Shell, passage: Passage, start: number, end: number): boolean {
   if (standsInCode(passage, start, end)) return true;
-  return (
-    english.fillIn.test(sentenceAround(passage.text, start, end).text) ||
-    (passage.item?.kind === 'quiz' && passage.text[start] === '[')
+  if (english.fillIn.test(sentenceAround(passage.text, start, end).text)) return true;
+  return passage.text[start] === '[' && isFilled(shell, passage, passage.text.slice(start + 1, end - 1));
+}
+
+/** Questions whose answer is written into a gap (Common Cartridge, QTI profile: fill in the blank, pattern match). */
+const gapProfile = /fib|pattern_match/;
+
+/**
+ * Do the answers of a question fill the very gap that its stem has in brackets? They do where one of them is its words,
+ * where the answer is written into it, and where the stem asks nothing else: “The [insert word] rises.”
+ */
+function isFilled(shell: Shell, { item, text }: Passage, inside: string): boolean {
+  const content = shell.contents.find((one) => one.id === item?.content);
+  if (content?.kind !== 'quiz') return false;
+  const scans = scansOfContent(content);
+  const textAt = (place: number) => scans[place]?.text ?? '';
+  const asking = content.questions.filter(({ stem }) => stem.some((place) => textAt(place) === text));
+  return asking.some(
+    ({ profile, stem, answers }) =>
+      gapProfile.test(profile) ||
+      !stem.some((place) => textAt(place).includes('?')) ||
+      answers.some((answer) => textKey(answer.text.map(textAt).join(' ')) === textKey(inside)),
   );
 }

@@ -1,6 +1,6 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
-import { misfiled, ownLabel } from './misfiled';
+import { labelOfItem, misfiled } from './misfiled';
 
 /** Four weeks, and a page of the given title in one of them. */
 const inWeek =
@@ -57,6 +57,6 @@ test.each([
   ['In week 3', null],
   ['3. Flow', null],
 ])('%s names %s', (title, says) => {
-  const label = ownLabel(title);
+  const label = labelOfItem(title);
   expect(label && `${label.label} ${label.numbers.join('.')}`).toBe(says);
 });

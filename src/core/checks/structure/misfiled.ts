@@ -1,6 +1,12 @@
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
-import { numberLabel, sameNumber, type NumberLabel } from '@/core/text/number-label';
+import {
+  numberLabel,
+  ownLabels,
+  sameNumber,
+  type NumberLabel,
+  type OwnLabels,
+} from '@/core/text/number-label';
 import { defineCheck } from '../check';
 
 export const misfiled = defineCheck({
@@ -21,18 +27,19 @@ export const misfiled = defineCheck({
   },
   notApplicable: () => null,
   *find({ shell, facts }) {
+    const shellLabels = ownLabels(shell.items.map((item) => item.title));
     const modules = new Map<string, Item>();
     const labels = new Map<string, NumberLabel | null>();
     for (const item of shell.items) {
       if (item.kind !== 'module' || !item.placed) continue;
-      const label = numberLabel(item.title);
+      const label = numberLabel(item.title, shellLabels);
       labels.set(item.ref, label);
       const key = label ? `${label.label} ${label.numbers.join('.')}` : '';
       if (label && !modules.has(key) && !facts.repeats.counterpart.has(item.ref)) modules.set(key, item);
     }
     for (const item of shell.items) {
       if (!item.placed || item.parent === null) continue;
-      const own = ownLabel(item.title);
+      const own = labelOfItem(item.title, shellLabels);
       if (!own || own.numbers.length > 1) continue;
       const around = facts.outline.ancestors(item).findLast((a) => labels.get(a.ref)?.label === own.label);
       const here = around ? labels.get(around.ref)! : null;
@@ -66,11 +73,11 @@ export const misfiled = defineCheck({
 });
 
 /** A number at the title's beginning, or set apart at its end: “Field sheet, week 4”, “Notes (Week 4)”. */
-export function ownLabel(title: string): NumberLabel | null {
-  const first = numberLabel(title);
+export function labelOfItem(title: string, shellLabels?: OwnLabels): NumberLabel | null {
+  const first = numberLabel(title, shellLabels);
   if (first) return first.label === '#' ? null : first;
   const end = /[,(–—-]\s*([\p{L}]+\.?\s*#?\s*\d{1,3})\s*\)?\s*$/u.exec(title);
-  return end ? numberLabel(end[1]!) : null;
+  return end ? numberLabel(end[1]!, shellLabels) : null;
 }
 
 /** “Weeks 3–5” is at home in each of them. */

@@ -31,7 +31,12 @@ checkCases(mixedNaming, {
       subjects: [['m3']],
       expect: ([f]) => expect(f!.remedy!.params.titles).toEqual({ m3: 'Week 03' }),
     },
-    { name: 'capitals', build: modules('WEEK 1', 'Week 2', 'Week 3'), subjects: [['m1']] },
+    {
+      name: 'beside capitals: most are named in one way, whatever their case',
+      build: modules('WEEK 1', 'Week 2', 'Wk 3', 'week 4', 'Wk 5', 'Week 6'),
+      subjects: [['m3', 'm5']],
+      expect: ([f]) => expect(f!.remedy!.params.titles).toEqual({ m3: 'Week 3', m5: 'Week 5' }),
+    },
     {
       name: 'a number spelled out',
       build: modules('Module 1', 'Module 2', 'Module three'),
@@ -40,6 +45,7 @@ checkCases(mixedNaming, {
     { name: 'Ch. and Chapter', build: modules('Chapter 1', 'Chapter 2', 'Ch 3'), subjects: [['m3']] },
   ],
   silent: [
+    { name: 'capitals alone', build: modules('WEEK 1', 'Week 2', 'week 3') },
     { name: 'all alike', build: modules('Week 1', 'Week 2', 'Week 10') },
     { name: 'noughts up to nine', build: modules('Week 08', 'Week 09', 'Week 10', 'Week 11') },
     { name: 'a plural', build: modules('Week 1', 'Weeks 2–3', 'Week 4') },

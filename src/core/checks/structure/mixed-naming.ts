@@ -25,8 +25,10 @@ export const mixedNaming = defineCheck({
       const counts = new Map<string, number>();
       for (const m of series.members)
         for (const form of formsOf(m)) counts.set(form, (counts.get(form) ?? 0) + 1);
-      const usual = [...counts].sort((a, b) => b[1] - a[1])[0]![0];
-      const odd = series.members.filter((m) => !formsOf(m).includes(usual));
+      const most = ([, a]: [string, number], [, b]: [string, number]) => b - a;
+      const way = wayOf([...counts].sort(most)[0]?.[0] ?? '', counts);
+      const usual = [...counts].filter(([form]) => inSmall(form) === way).sort(most)[0]?.[0] ?? '';
+      const odd = series.members.filter((m) => !formsOf(m).some((form) => inSmall(form) === way));
       if (!odd.length) continue;
       const titles = Object.fromEntries(odd.map((m) => [m.item.ref, renamed(m, usual)]));
       yield {
@@ -62,6 +64,20 @@ export const mixedNaming = defineCheck({
   },
 });
 
+/** Capitals alone are no other way of naming. */
+const inSmall = (form: string): string => form.replace(/^\p{L}+/u, (word) => word.toLowerCase());
+
+/** The way of naming that most titles share, capitals aside; the first one given where two are as frequent. */
+function wayOf(first: string, counts: ReadonlyMap<string, number>): string {
+  const ways = new Map<string, number>();
+  for (const [form, count] of counts) ways.set(inSmall(form), (ways.get(inSmall(form)) ?? 0) + count);
+  const most = [...ways].reduce((best, way) => (way[1] > best[1] ? way : best), [
+    inSmall(first),
+    ways.get(inSmall(first)) ?? 0,
+  ] as [string, number]);
+  return most[0];
+}
+
 /** The ways in which a title can be meant; from ten on a number shows no nought, and a plural is the same word. */
 function formsOf(m: SeriesMember): string[] {
   const form = m.label.form.replace(
@@ -75,6 +91,11 @@ function formsOf(m: SeriesMember): string[] {
 
 function renamed(m: SeriesMember, usual: string): string {
   const number = m.label.numbers.join('.');
+  if (usual.endsWith(' A'))
+    return (
+      usual.replace(/A$/, String.fromCharCode(64 + (m.label.numbers[0] ?? 1))) +
+      m.item.title.normalize('NFKC').slice(m.label.end)
+    );
   const written = /01$/.test(usual) ? number.padStart(2, '0') : number;
   return usual.replace(/(?:01|1|I|one)$/, written) + m.item.title.normalize('NFKC').slice(m.label.end);
 }

@@ -1,7 +1,7 @@
 import type { Item } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
-import { numberLabel, type NumberLabel } from '@/core/text/number-label';
+import { numberLabel, ownLabels, type NumberLabel } from '@/core/text/number-label';
 
 /** Siblings of one sort (modules, headings, items) that one word numbers, in the order in which they stand. */
 export interface Series {
@@ -17,10 +17,11 @@ export interface SeriesMember {
 /** Every series of two or more siblings, outer ones first. */
 export function findSeries(outline: Outline): Series[] {
   const found: Series[] = [];
+  const own = ownLabels([...outline.byRef.values()].map((item) => item.title));
   const visit = (parent: ItemRef | null) => {
     const byLabel = new Map<string, SeriesMember[]>();
     for (const item of outline.children(parent)) {
-      const label = numberLabel(item.title);
+      const label = numberLabel(item.title, own);
       if (!label) continue;
       // Modules count among modules: a page “Week 2 quiz” behind them belongs to another series.
       const key = `${item.kind === 'module' || item.kind === 'heading' ? item.kind : 'item'} ${label.label}`;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
-import { ownLabel } from './misfiled';
+import { labelOfItem } from './misfiled';
 
 export const tailBlock = defineCheck({
   id: 'structure.tail-block',
@@ -70,7 +70,7 @@ export const tailBlock = defineCheck({
       const usual = mostCommon([...first.values()].map((m) => m.batch));
       const loose = siblings.slice(end + 1).filter((i) => i.kind !== 'module' && i.kind !== 'heading');
       const numbered = loose.flatMap((item) => {
-        const label = ownLabel(item.title);
+        const label = labelOfItem(item.title);
         const into = label && label.label === series.label ? first.get(label.numbers.join('.')) : undefined;
         return into ? [{ item, into }] : [];
       });

@@ -1,0 +1,541 @@
+import type { ShellComposer } from '@/formats/cartridge/compose-shell';
+import { baselineOf } from '@/core/compare/baseline';
+import { digest } from '@/core/shell/digest';
+import type { Shell } from '@/core/shell/model';
+import { gradeCategoryRef, itemRef } from '@/core/shell/refs';
+import type { LocalDateTime } from '@/core/time/local-date';
+import type { CheckRecord } from '../check';
+import type { HouseRules } from '../house-rules';
+import { day, shellFrom } from './check-cases';
+import { event } from './make-event';
+
+/** A shell in which a sentence makes a check speak, or keeps it silent. */
+export interface ReadingCase {
+  readonly name: string;
+  readonly build: (c: ShellComposer) => Partial<Shell> | void;
+  readonly rules?: Partial<HouseRules>;
+}
+
+/** One sentence of how inputs are read, the check that shows it, and a case on each side of it. */
+export interface ReadSo {
+  readonly sentence: string;
+  readonly check: CheckRecord['id'];
+  readonly fires: readonly ReadingCase[];
+  readonly silent: readonly ReadingCase[];
+}
+
+const at = (text: string) => text as LocalDateTime;
+const stage = 'The stage is read at the staff gauge before anybody enters the water.';
+const page = (c: ShellComposer, title: string, html: string, path?: string) =>
+  c.page(title, html, path === undefined ? {} : { path });
+/** A page with one text, as a case named after it. */
+const saying = (text: string, more: Partial<ReadingCase> = {}): ReadingCase => ({
+  name: text,
+  build: (c) => void c.page('About', `<p>${text}</p>`),
+  ...more,
+});
+const titled = (title: string): ReadingCase => ({
+  name: `title ${title}`,
+  build: (c) => void c.page(title, `<p>${stage}</p>`),
+});
+const fileNamed = (path: string): ReadingCase => ({
+  name: path,
+  build: (c) => {
+    c.file(path, 'x');
+    c.page('Files', `<a href="${encodeURI(path)}">a file</a>`, { path: 'start.html' });
+  },
+});
+const modules = (...titles: string[]): ReadingCase => ({
+  name: titles.join(', '),
+  build: (c) => {
+    for (const title of titles)
+      c.page(`In ${title}`, `<p>${title}: ${stage}</p>`, { parent: c.module(title) });
+  },
+});
+const categories = (...titles: string[]): ReadingCase => ({
+  name: titles.join(', '),
+  build: () => ({
+    gradeCategories: titles.map((title, n) => ({
+      ref: gradeCategoryRef(`k${n}`),
+      title,
+      weight: null,
+      extra: {},
+    })),
+  }),
+});
+const due = (when: string): ReadingCase => ({
+  name: `due ${when}`,
+  build: (c) => void c.assignment('Report', stage, 5, { due: at(when) }),
+});
+const noClass: Partial<Shell> = { noClassDays: [day('2027-03-15')] };
+
+const texts: readonly ReadSo[] = [
+  {
+    sentence:
+      'Text is what is inside body, without the title element; case, width and white space do not count.',
+    check: 'duplicate.same-content',
+    fires: [
+      {
+        name: 'another title element, capitals, no-break spaces, wide letters',
+        build: (c) => {
+          page(c, 'One', `<html><head><title>A</title></head><body><p>${stage}</p></body></html>`);
+          page(c, 'Two', `<body>${stage.toUpperCase().replace(/ /g, '\u00a0').replace('G', 'Ｇ')}</body>`);
+        },
+      },
+    ],
+    silent: [
+      {
+        name: 'the same title element, another body',
+        build: (c) => {
+          page(c, 'One', `<html><head><title>A</title></head><body><p>${stage}</p></body></html>`);
+          page(c, 'Two', `<html><head><title>A</title></head><body><p>${stage} Twice.</p></body></html>`);
+        },
+      },
+    ],
+  },
+  {
+    sentence: 'Titles are compared in NFKC, case-folded, with white space collapsed.',
+    check: 'duplicate.grade-category',
+    fires: [categories('Labs  one', ' LABS\u00a0one'), categories('Straße', 'STRASSE')],
+    silent: [categories('Labs one', 'Labsone')],
+  },
+  {
+    sentence: 'In file names _, - and . count as spaces, and the space before a year may be missing.',
+    check: 'outdated.past-term-mention',
+    fires: [fileNamed('plan_Spring_2025.txt'), fileNamed('plan-spring2025.txt')],
+    silent: [fileNamed('plan_Spring_2027.txt'), fileNamed('offspring2025x.txt')],
+  },
+  {
+    sentence: 'Forms that a check names are looked for before separators become spaces, and stay whole.',
+    check: 'outdated.past-term-mention',
+    fires: [fileNamed('seminar-plan_2021-22.odt')],
+    silent: [fileNamed('log_2021-07.odt')],
+  },
+  {
+    sentence: 'Words are looked for by full case folding, width and white space aside, and whole.',
+    check: 'outdated.leftover-phrase',
+    fires: [
+      saying('Ask in the STRASSE 7.', { rules: { leftoverPhrases: ['Straße 7'] } }),
+      saying('Ask at the Blue\u00a0\n DESK.', { rules: { leftoverPhrases: ['blue desk'] } }),
+      saying('Ask at the ｂｌｕｅ ｄｅｓｋ.', { rules: { leftoverPhrases: ['blue desk'] } }),
+      saying('Ask the oﬃce.', { rules: { leftoverPhrases: ['office'] } }),
+    ],
+    silent: [saying('Ask at the blue deskside.', { rules: { leftoverPhrases: ['blue desk'] } })],
+  },
+  {
+    sentence: 'Words of the house rules in titles are found whole, in any case and width.',
+    check: 'orphan.grade-column',
+    fires: [
+      {
+        name: 'representation is no presentation',
+        build: () => ({ gradeColumns: [column('Representation')] }),
+      },
+    ],
+    silent: [
+      {
+        name: 'ＰＲＥＳＥＮＴＡＴＩＯＮ 2',
+        build: () => ({ gradeColumns: [column('ＰＲＥＳＥＮＴＡＴＩＯＮ 2')] }),
+      },
+    ],
+  },
+  {
+    sentence:
+      'Seasons name a term in small letters in titles and file names, in running text only with a capital.',
+    check: 'outdated.past-term-mention',
+    fires: [titled('plan for spring 2025'), saying('As we did in Spring 2025.')],
+    silent: [saying('The flood of spring 2025 took the bridge.')],
+  },
+  {
+    sentence: 'The academic year of a term is the roster’s, else 1 July to 30 June.',
+    check: 'outdated.past-term-mention',
+    fires: [titled('Handbook 2025-26')],
+    silent: [titled('Handbook 2026-27')],
+  },
+  {
+    sentence: '“Untitled” is looked for in titles only, with or without more words.',
+    check: 'outdated.placeholder-text',
+    fires: [titled('Untitled'), titled('Untitled 3'), titled('Untitled page')],
+    silent: [saying('The untitled map hangs in the hall.')],
+  },
+  {
+    sentence: 'Brackets around words are a placeholder also in a question, unless its answers fill the gap.',
+    check: 'outdated.placeholder-text',
+    fires: [question('Read [insert chapter] first. How high is the stage?', ['one metre', 'two metres'])],
+    silent: [
+      question('The [insert word] rises.', ['stage', 'bed']),
+      question('Which one is it, [insert bed] or another?', ['insert bed', 'insert bank']),
+    ],
+  },
+  {
+    sentence: 'A year in brackets is a version mark, no copy mark.',
+    check: 'duplicate.copy-title',
+    fires: [pair('Guide', 'Guide (2)')],
+    silent: [pair('Guide', 'Guide (2026)')],
+  },
+  {
+    sentence: 'Capitals alone are no other way of naming.',
+    check: 'structure.mixed-naming',
+    fires: [modules('Week 1', 'Week 2', 'Wk 3')],
+    silent: [modules('Week 1', 'WEEK 2', 'Week 3'), modules('Week 1', 'week 2', 'Week 3')],
+  },
+  {
+    sentence: 'Labels of one letter are read for every label word that the shell uses at least three times.',
+    check: 'structure.mixed-naming',
+    fires: [modules('Unit 1', 'Unit 2', 'Unit 3', 'U4')],
+    silent: [modules('Reader 1', 'Reader 2', 'U4')],
+  },
+];
+
+const days: readonly ReadSo[] = [
+  {
+    sentence:
+      'Written days are read in every usual form, with the weekday before or behind, in brackets or not.',
+    check: 'outdated.text-date-outside-term',
+    fires: [
+      '12 May 2029',
+      '12th of May 2029',
+      'May 12, 2029',
+      'May 12th, 2029',
+      '12-May-2029',
+      '2029-05-12',
+      '25.5.2029',
+      '5/25/2029',
+      'Saturday, 12 May 2029',
+      '12 May 2029 (Saturday)',
+      '2029-05-12 (Sat.)',
+    ].map((written) => saying(`Hand it in by ${written}.`)),
+    silent: [
+      '12 April 2027',
+      '12th of April 2027',
+      'April 12, 2027',
+      '12-Apr-2027',
+      '2027-04-12',
+      '25.4.2027',
+      '4/25/2027',
+      '12 April 2027 (Monday)',
+    ].map((written) => saying(`Hand it in by ${written}.`)),
+  },
+  {
+    sentence: 'A colon followed by a digit makes a time, nothing else does.',
+    check: 'outdated.text-day-outside-term',
+    fires: [saying('Due Oct. 8: bring waders.')],
+    silent: [saying('Due Apr 8: bring waders.')],
+  },
+  {
+    sentence: 'Neighbouring cells of a row are one sentence; so are a term and its description in a list.',
+    check: 'outdated.text-date-outside-term',
+    fires: [
+      saying('<table><tr><td>Report due</td><td>12 May 2029</td></tr></table>'),
+      saying('<dl><dt>Report due</dt><dd>12 May 2029</dd></dl>'),
+    ],
+    silent: [saying('<table><tr><td>Report due</td></tr><tr><td>12 May 2029</td></tr></table>')],
+  },
+  {
+    sentence: '“14 days” are local calendar days, and day 14 does not fire; both end days are inside.',
+    check: 'outdated.date-outside-term',
+    fires: [due('2027-05-22T00:00:00'), due('2026-12-27T23:59:59')],
+    silent: [due('2027-05-21T23:59:59'), due('2026-12-28T00:00:00'), due('2027-05-07T23:59:59')],
+  },
+  {
+    sentence: 'An event covers every day it lasts; the end of an all-day event is the day after.',
+    check: 'calendar.no-class-day',
+    fires: [
+      {
+        name: 'three days, the middle one without class',
+        build: () => ({
+          ...noClass,
+          events: [
+            event('e', 'Field trip', '2027-03-14T00:00:00', { end: at('2027-03-17T00:00:00'), allDay: true }),
+          ],
+        }),
+      },
+    ],
+    silent: [
+      {
+        name: 'all day on the day before',
+        build: () => ({
+          ...noClass,
+          events: [
+            event('e', 'Field trip', '2027-03-14T00:00:00', { end: at('2027-03-15T00:00:00'), allDay: true }),
+          ],
+        }),
+      },
+    ],
+  },
+  {
+    sentence: 'A due date that differs from the event’s only in the hour is no mismatch.',
+    check: 'calendar.due-mismatch',
+    fires: [dueEvent('2027-03-02T10:00:00')],
+    silent: [dueEvent('2027-03-01T10:00:00')],
+  },
+];
+
+const links: readonly ReadSo[] = [
+  {
+    sentence: 'Link targets are compared resolved.',
+    check: 'duplicate.same-content',
+    fires: [linked('a/one.html', '../m/map.txt', 'b/c/two.html', '../../m/map.txt')],
+    silent: [linked('m/one.html', 'map.txt', 'n/two.html', 'map.txt')],
+  },
+  {
+    sentence: 'Every attribute of the list is followed; what a script builds is not.',
+    check: 'orphan.broken-link',
+    fires: [
+      '<img srcset="gone.png 2x">',
+      '<video poster="gone.png"></video>',
+      '<q cite="gone.html">x</q>',
+      '<object data="gone.svg"></object>',
+      '<body background="gone.png">',
+      '<form action="gone.html"></form>',
+      '<p style="background: url(gone.png)">x</p>',
+      '<style>@import "gone.css";</style>',
+    ].map((html) => saying(html)),
+    silent: [
+      saying('<script>document.write("<img src=gone.png>");</script>'),
+      saying('<img data-src="gone.png">'),
+    ],
+  },
+  {
+    sentence:
+      'Missing fragments, folders and addresses beginning with / are not broken; pages nobody reaches are looked at.',
+    check: 'orphan.broken-link',
+    fires: [
+      {
+        name: 'in a page that nothing reaches',
+        build: (c) => void c.page('Lost', '<a href="gone.html">x</a>', { outside: true, path: 'lost.html' }),
+      },
+    ],
+    silent: [
+      {
+        name: 'a fragment, a folder, a rooted address',
+        build: (c) => {
+          c.file('maps/one.txt', 'x');
+          page(
+            c,
+            'About',
+            '<a href="#nowhere">a</a> <a href="maps/">b</a> <a href="/gone">c</a>',
+            'about.html',
+          );
+        },
+      },
+    ],
+  },
+  {
+    sentence: 'Repeated slashes in a package path count as one.',
+    check: 'orphan.broken-link',
+    fires: [saying('<a href="assets//gone.svg">x</a>')],
+    silent: [
+      {
+        name: 'assets//logo.svg',
+        build: (c) => {
+          c.file('assets/logo.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
+          page(c, 'About', '<img src="assets//logo.svg" alt="">', 'about.html');
+        },
+      },
+    ],
+  },
+  {
+    sentence: 'Style sheets and icons of the head are no link targets for same-content.',
+    check: 'duplicate.same-content',
+    fires: [headed('<link rel="stylesheet" href="a.css">', '<link rel="icon" href="b.png">')],
+    silent: [headed('<link rel="stylesheet" href="a.css">', '', '<a href="a.css">x</a>')],
+  },
+  {
+    sentence: 'Pictures and links in the stem and the answers of a question belong to it.',
+    check: 'duplicate.question',
+    fires: [twoQuestions('<img src="p.png" alt="">', '<img src="p.png" alt="">')],
+    silent: [twoQuestions('<img src="p.png" alt="">', '<img src="q.png" alt="">')],
+  },
+];
+
+const sight: readonly ReadSo[] = [
+  {
+    sentence:
+      'Shown and reachable are effective: ancestors and the role Instructor count, unknown counts as shown.',
+    check: 'visibility.hidden-target',
+    fires: [target({ in: false }), target({ staffOnly: true })],
+    silent: [target({ in: null }), target({})],
+  },
+  {
+    sentence: 'hidden-item means the own switch.',
+    check: 'visibility.hidden-item',
+    fires: [{ name: 'its switch', build: (c) => void c.page('P', stage, { shown: false }) }],
+    silent: [{ name: 'by its role alone', build: (c) => void c.page('P', stage, { staffOnly: true }) }],
+  },
+  {
+    sentence: '“Never opens” counts as “cannot be opened”.',
+    check: 'visibility.locked-out',
+    fires: [required({ closes: at('2026-10-01T00:00:00') })],
+    silent: [required({ closes: at('2027-04-01T00:00:00') })],
+  },
+  {
+    sentence: 'The untitled root is no level: items of the top level are level 1, and leaves count.',
+    check: 'structure.deep-nesting',
+    fires: [nested(3)],
+    silent: [nested(2)],
+  },
+  {
+    sentence: 'Two places of one resource are not same-content.',
+    check: 'duplicate.same-content',
+    fires: [pair('Stage', 'Stage again', true)],
+    silent: [
+      {
+        name: 'one resource twice',
+        build: (c) => {
+          c.page('Stage', `<p>${stage}</p>`, { ref: 'first' });
+          const shell = c.shell();
+          const again = { ...shell.items[0]!, ref: itemRef('second') };
+          return { items: [...shell.items, again] };
+        },
+      },
+    ],
+  },
+  {
+    sentence: 'no-home-page says nothing where no input names any home page.',
+    check: 'readiness.no-home-page',
+    fires: [
+      {
+        name: 'one that is not in use',
+        build: (c) => {
+          c.page('P', stage);
+          return { homePages: [{ ref: itemRef('h'), title: 'Start', inUse: false }] };
+        },
+      },
+    ],
+    silent: [{ name: 'none is named', build: (c) => void c.page('Start', stage) }],
+  },
+  {
+    sentence: 'Already-provided compares within one kind.',
+    check: 'duplicate.already-provided',
+    fires: [
+      { name: 'a page and a page', build: (c) => (c.page('Rules', integrity), { baseline: provided() }) },
+    ],
+    silent: [
+      {
+        name: 'an assignment and a page',
+        build: (c) => (c.assignment('Rules', integrity, null), { baseline: provided() }),
+      },
+    ],
+  },
+  {
+    sentence: 'Of archives only zip is looked into.',
+    check: 'orphan.unpacked-archive',
+    fires: [archive(true)],
+    silent: [archive(false)],
+  },
+];
+
+const integrity = `<p>${stage} ${stage.replace('stage', 'level')} Whoever copies says from where, and whoever helps says how.</p>`;
+
+function column(title: string): Shell['gradeColumns'][number] {
+  return { ref: 'c' as never, title, category: null, points: 10, results: 0, extra: {} };
+}
+function question(stem: string, answers: readonly string[]): ReadingCase {
+  return { name: stem, build: (c) => void c.quiz('Check', [{ stem, answers, right: 0, points: 1 }]) };
+}
+function twoQuestions(first: string, second: string): ReadingCase {
+  const ask = (picture: string) => ({
+    stem: `What is this? ${picture}`,
+    answers: ['a', 'b'],
+    right: 0,
+    points: 1,
+  });
+  return {
+    name: `${first} and ${second}`,
+    build: (c) => {
+      for (const name of ['p.png', 'q.png']) c.file(name, name);
+      c.quiz('Check', [ask(first), ask(second)]);
+    },
+  };
+}
+function pair(first: string, second: string, areEqual = false): ReadingCase {
+  return {
+    name: `${first}, ${second}`,
+    build: (c) => {
+      c.page(first, `<p>${stage}</p>`);
+      c.page(second, areEqual ? `<p>${stage}</p>` : '<p>Something else altogether, about weirs.</p>');
+    },
+  };
+}
+function dueEvent(start: string): ReadingCase {
+  return {
+    name: `the event at ${start}`,
+    build: (c) => {
+      c.assignment('Site report', stage, 5, { due: at('2027-03-01T23:59:59') });
+      return { events: [event('e', 'Site report due', start)] };
+    },
+  };
+}
+function linked(onePath: string, one: string, otherPath: string, other: string): ReadingCase {
+  return {
+    name: `${one} in ${onePath}, ${other} in ${otherPath}`,
+    build: (c) => {
+      for (const folder of ['m', 'n']) c.file(`${folder}/map.txt`, `the map in ${folder}`);
+      c.page('One', `<p>${stage}</p><a href="${one}">map</a>`, { path: onePath });
+      c.page('Two', `<p>${stage}</p><a href="${other}">map</a>`, { path: otherPath });
+    },
+  };
+}
+function headed(first: string, second: string, more = ''): ReadingCase {
+  const html = (head: string, body: string) =>
+    `<html><head>${head}</head><body><p>${stage}</p>${body}</body></html>`;
+  return {
+    name: `${first} beside ${second}${more}`,
+    build: (c) => {
+      c.file('a.css', 'p { margin: 0 }');
+      c.file('b.png', 'b');
+      c.page('One', html(first, ''), { path: 'one.html' });
+      c.page('Two', html(second, more), { path: 'two.html' });
+    },
+  };
+}
+function target(how: { in?: boolean | null; staffOnly?: boolean }): ReadingCase {
+  return {
+    name: JSON.stringify(how),
+    build: (c) => {
+      const parent = c.module('Later', { shown: how.in ?? null });
+      c.page('Target', stage, { parent, path: 't.html', staffOnly: how.staffOnly ?? false });
+      c.page('From', '<a href="t.html">there</a>', { path: 'f.html' });
+    },
+  };
+}
+function required(over: object): ReadingCase {
+  return {
+    name: JSON.stringify(over),
+    build: (c) => {
+      c.page('First', stage, { ref: 'first', ...over });
+      c.page('Then', '<p>x</p>', { requires: [itemRef('first')] });
+    },
+  };
+}
+function nested(depth: number): ReadingCase {
+  return {
+    name: `a page under ${depth} modules`,
+    build: (c) => {
+      let parent: string | null = null;
+      for (let level = 1; level <= depth; level += 1) {
+        parent = c.module(`Level ${level}`, { parent });
+        c.page(`Beside ${level}`, `<p>${level}</p>`, { parent });
+      }
+    },
+  };
+}
+function provided() {
+  return baselineOf(
+    shellFrom((c) => void c.page('Rules of the college', integrity)),
+    'supplied',
+  );
+}
+function archive(isZip: boolean): ReadingCase {
+  const words = ['one', 'two'];
+  return {
+    name: isZip ? 'a zip' : 'another archive',
+    build: (c) => {
+      words.forEach((text) => void c.file(`unpacked/${text}.txt`, text));
+      const packed = words.map((text) => ({ name: `${text}.txt`, bytes: text.length, sha256: digest(text) }));
+      c.file(isZip ? 'all.zip' : 'all.tar', 'packed', { packed: isZip ? packed : null });
+    },
+  };
+}
+
+export const readSo: readonly ReadSo[] = [...texts, ...days, ...links, ...sight];
