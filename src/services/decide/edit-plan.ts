@@ -1,13 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { makeStep, writtenStepSchema } from '@/core/plan/written-step';
+import { makeStep, writtenStepSchema, type WrittenStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import { planSteps } from '@/store/schema';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
+import { rulesFrom } from '../house-rules/written-rules';
+import { keptRules } from '../house-rules/house-rules';
 import { countPlan, nextPlace, planOf } from './plan';
+import { tryStep, type StepTrial } from './try-step';
 
 /** How a plan is edited by hand: a step added or replaced, taken out, or brought to another place. */
 export const planEditSchema = z.discriminatedUnion('edit', [
@@ -19,38 +22,75 @@ export const planEditSchema = z.discriminatedUnion('edit', [
 ]);
 export type PlanEdit = z.output<typeof planEditSchema>;
 
+export interface EditedPlan {
+  readonly planSize: number;
+}
+/** What came of a step by hand: its row, null where nothing of it could be done, and what is held back. */
+export interface AddedStep extends EditedPlan, StepTrial {
+  readonly id: string | null;
+}
+
+/**
+ * Adds a step by hand as far as it can be done: what a guard holds back is told with its way out and stays outside the
+ * plan, and so does what is so already.
+ */
+export function addByHand(context: Context, shell: CurrentShell, written: WrittenStep): Result<AddedStep> {
+  const { db } = context;
+  const now = shellOf(context.blobs, blobHash.parse(shell.version.stateBlob));
+  const rules = rulesFrom(keptRules(context).written);
+  if (!rules.ok) return rules;
+  const wanted = makeStep(now, written);
+  if (!wanted.ok) return wanted;
+  const { trial, possible } = tryStep(now, wanted.value, rules.value.keyMarks);
+  if (possible.length === 0) return good({ ...trial, id: null, planSize: shell.plan.size });
+  const step = makeStep(now, onlyAbout(written, possible));
+  if (!step.ok) return step;
+  const id = randomUUID();
+  return good(
+    db.transaction((tx) => {
+      tx.insert(planSteps)
+        .values({
+          id,
+          shellId: shell.row.id,
+          place: nextPlace(tx, shell.row.id),
+          findingId: null,
+          how: 'hand',
+          action: step.value.action,
+          step: JSON.stringify(step.value),
+          addedAt: new Date().toISOString(),
+        })
+        .run();
+      return { ...trial, id, planSize: countPlan(tx, shell.row.id).size };
+    }),
+  );
+}
+
+const onlyAbout = (written: WrittenStep, targets: readonly string[]): WrittenStep => ({
+  ...written,
+  targets,
+});
+
 /** Edits the plan. A step is made for the shell as it stands, so that it knows what it replaces. */
 export function editPlan(
   context: Context,
   shell: CurrentShell,
   edit: PlanEdit,
-): Result<{ planSize: number }> {
+): Result<EditedPlan | AddedStep> {
   const { db } = context;
   const shellId = shell.row.id;
   const rows = planOf(db, shellId);
   switch (edit.edit) {
     case 'add':
+      return addByHand(context, shell, edit.step);
     case 'replace': {
-      const made = makeStep(shellOf(context.blobs, blobHash.parse(shell.version.stateBlob)), edit.step);
-      if (!made.ok) return made;
-      const step = { action: made.value.action, step: JSON.stringify(made.value) };
-      const old = edit.edit === 'replace' ? rows.find((row) => row.id === edit.id) : undefined;
-      if (edit.edit === 'replace' && !old) return gone();
+      const next = makeStep(shellOf(context.blobs, blobHash.parse(shell.version.stateBlob)), edit.step);
+      if (!next.ok) return next;
+      const old = rows.find((row) => row.id === edit.id);
+      if (!old) return gone();
+      const step = { action: next.value.action, step: JSON.stringify(next.value) };
       return good(
         db.transaction((tx) => {
-          if (old) tx.update(planSteps).set(step).where(eq(planSteps.id, old.id)).run();
-          else
-            tx.insert(planSteps)
-              .values({
-                ...step,
-                id: randomUUID(),
-                shellId,
-                place: nextPlace(tx, shellId),
-                findingId: null,
-                how: 'hand',
-                addedAt: new Date().toISOString(),
-              })
-              .run();
+          tx.update(planSteps).set(step).where(eq(planSteps.id, old.id)).run();
           return { planSize: countPlan(tx, shellId).size };
         }),
       );

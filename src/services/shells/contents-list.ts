@@ -1,22 +1,40 @@
 import { itemKinds, type Item, type Shell } from '@/core/shell/model';
 import { momentKinds, momentsOf, type MomentKind } from '@/core/shell/months';
 import { outlineOf } from '@/core/shell/outline';
+import type { SubjectType } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { parseLocalDate, spellDate } from '@/core/time/local-date';
+import { actionOf, type AnyTarget } from '@/core/plan/step';
 import type { Context } from '../context';
+import { planOf } from '../decide/plan';
 import type { CurrentShell } from './current-shell';
+import { sightOf } from './sight';
 import { bareShellOf } from './subject-detail';
 
 export interface ContentsLine {
+  readonly type: Exclude<SubjectType, 'shell'>;
   readonly ref: string;
   readonly title: string;
   readonly kind: string;
   readonly path: readonly string[];
+  /** What students get of it; empty where that is not asked of such a thing. */
+  readonly students: string;
+  /** The day that counts: due, or the start of an event; empty where there is none. */
+  readonly day: string;
+  /** Size of a file in bytes; null for everything else. */
+  readonly bytes: number | null;
   readonly note: string;
+  /** What the plan does with it: “hide”, “delete”; empty where it does nothing. */
+  readonly planned: string;
 }
 export interface ContentsView {
   readonly heading: string;
   readonly lines: readonly ContentsLine[];
+}
+type Line = Omit<ContentsLine, 'planned'>;
+interface Found {
+  readonly heading: string;
+  readonly lines: readonly Line[];
 }
 
 /** Which of the inventory's numbers the list stands behind; nonsense asks for all items. */
@@ -30,9 +48,22 @@ export interface ContentsQuery {
   readonly moment: string | null;
 }
 
-/** The things behind one of the inventory's numbers. */
+/** The things behind one of the inventory's numbers, each with what the plan does with it. */
 export function contentsOf(context: Context, current: CurrentShell, query: ContentsQuery): ContentsView {
-  const shell = bareShellOf(context, current);
+  const { heading, lines } = foundBy(bareShellOf(context, current), query);
+  const planned = new Map<string, Set<string>>();
+  for (const { step } of planOf(context.db, current.row.id))
+    for (const { ref } of step.targets as readonly AnyTarget[]) {
+      const words = planned.get(ref) ?? new Set();
+      planned.set(ref, words.add(actionOf(step.action).label.toLowerCase()));
+    }
+  return {
+    heading,
+    lines: lines.map((line) => ({ ...line, planned: [...(planned.get(line.ref) ?? [])].join(', ') })),
+  };
+}
+
+function foundBy(shell: Shell, query: ContentsQuery): Found {
   const { kind, hiddenOnly, batch, span, moment } = query;
   if (batch !== null)
     return { heading: `Came with “${batch}”`, lines: itemLines(shell, (item) => item.batch === batch) };
@@ -72,7 +103,7 @@ const momentWords: Readonly<Record<MomentKind, string>> = {
 };
 
 /** What was made, changed or is due in a month or a year. */
-function whatHappenedIn(shell: Shell, span: string, kind: MomentKind): ContentsView {
+function whatHappenedIn(shell: Shell, span: string, kind: MomentKind): Found {
   const here = new Set(
     momentsOf(shell)
       .filter((moment) => moment.kind === kind && moment.at.startsWith(span))
@@ -94,53 +125,59 @@ function spellSpan(span: string): string {
   return first ? spellDate(first).replace(/^\d+ /, '') : span;
 }
 
-function itemLines(shell: Shell, isWanted: (item: Item) => boolean): ContentsLine[] {
+function itemLines(shell: Shell, isWanted: (item: Item) => boolean): Line[] {
   const outline = outlineOf(shell);
   return shell.items.filter(isWanted).map((item) => ({
+    ...blankLine,
+    type: 'item',
     ref: item.ref,
     title: item.title,
-    kind: item.kind,
+    kind: item.kind.replace('-', ' '),
     path: item.placed ? outline.path(item) : ['Outside the outline'],
-    note: [
-      item.shown === false ? 'hidden' : '',
-      item.due ? `due ${item.due.slice(0, 10)}` : '',
-      item.batch ?? '',
-    ]
-      .filter((part) => part !== '')
-      .join(', '),
+    students: sightOf(outline, item),
+    day: item.due === null ? '' : `due ${item.due.slice(0, 10)}`,
+    note: item.batch ?? '',
   }));
 }
 
-const fileLines = (shell: Shell): ContentsLine[] =>
+const blankLine = { path: [], students: '', day: '', bytes: null, note: '' } as const;
+
+const fileLines = (shell: Shell): Line[] =>
   shell.files.map((file) => ({
+    ...blankLine,
+    type: 'file',
     ref: file.path,
     title: file.path,
     kind: file.mediaType,
-    path: [],
+    students: file.readableBy === 'staff' ? 'Staff only' : '',
+    bytes: file.bytes,
     note: spellBytes(file.bytes),
   }));
 
-const eventLines = (shell: Shell): ContentsLine[] =>
+const eventLines = (shell: Shell): Line[] =>
   shell.events.map((event) => ({
+    ...blankLine,
+    type: 'event',
     ref: event.ref,
     title: event.title,
     kind: 'event',
-    path: [],
-    note: event.start.replace('T', ' ').slice(0, 16),
+    day: event.start.replace('T', ' ').slice(0, 16),
+    note: event.recurrence === null ? '' : `${event.occurrences.length} dates`,
   }));
 
-function setupLines(shell: Shell): ContentsLine[] {
-  const line = (kind: string, { ref, title }: { ref: string; title: string }, note = '') => ({
-    ref,
-    title,
-    kind,
-    path: [],
-    note,
-  });
+function setupLines(shell: Shell): Line[] {
+  const line = (
+    type: Line['type'],
+    kind: string,
+    { ref, title }: { ref: string; title: string },
+    note = '',
+  ): Line => ({ ...blankLine, type, ref, title, kind, note });
   return [
-    ...shell.gradeCategories.map((category) => line('grade category', category)),
-    ...shell.gradeColumns.map((column) => line('grade column', column)),
-    ...shell.banks.map((bank) => line('question bank', bank)),
-    ...shell.homePages.map((page) => line('home page', page, page.inUse === false ? 'not in use' : '')),
+    ...shell.gradeCategories.map((category) => line('gradeCategory', 'grade category', category)),
+    ...shell.gradeColumns.map((column) => line('gradeColumn', 'grade column', column)),
+    ...shell.banks.map((bank) => line('bank', 'question bank', bank)),
+    ...shell.homePages.map((page) =>
+      line('homePage', 'home page', page, page.inUse === false ? 'not in use' : ''),
+    ),
   ];
 }

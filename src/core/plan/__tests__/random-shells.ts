@@ -269,7 +269,8 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
     step((t) => hand('delete', t, { unlink: true })),
     step((t) => hand('delete', t, { leaveBroken: true })),
     step((t) => hand('delete', t, { questions: idents })),
-    step((t, other) => hand('drop-requirement', t, { requirements: each(t, () => [other]) })),
+    // Half of them are about what an item really requires: any other would seldom come to anything.
+    step((t, other, n) => hand('drop-requirement', t, { requirements: each(t, (r) => [n % 2 ? other : (requiredBy(shell, r) ?? other)]) })),
     step((t) => hand('edit-text', t, { sentences: each(t, () => [{ from: 'It is due soon.', to: 'It is due & done.' }]) })),
     step((t, _, n) => hand('end-recurrence', t, { until: n % 2 ? '2027-01-25' : '2027-03-01' })),
     step((t) => hand('exclude-occurrence', t, { occurrences: each(t, (r) => occurrences(shell.events, r)) })),
@@ -296,3 +297,6 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
   ]; // prettier-ignore
   return fc.array(fc.oneof(...kinds), { maxLength: 8 });
 }
+
+const requiredBy = (shell: Shell, ref: string): string | undefined =>
+  shell.items.find((item) => item.ref === ref)?.requires[0];
