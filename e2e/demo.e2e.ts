@@ -65,7 +65,7 @@ test('the months of the inventory lead to what was changed in them, by key', asy
   const label = await page.$eval(bar, (a) => a.getAttribute('aria-label') ?? '');
   const count = /: (\d+) things/.exec(label)?.[1];
   // A link of an SVG is focused in the page: puppeteer focuses elements of HTML only.
-  await page.$eval(bar, (a) => (a as HTMLAnchorElement).focus());
+  await page.$eval(bar, (a) => a.focus());
   await page.keyboard.press('Enter');
   await waitForText(page, `Last changed in December 2026 ${count}`);
 });

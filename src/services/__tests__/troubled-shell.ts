@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { append } from '@/core/collect';
 import type { Shell } from '@/core/shell/model';
 import { itemRef, shellRef } from '@/core/shell/refs';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
@@ -126,20 +127,21 @@ export const faults: Readonly<Record<string, Fault>> = {
     results.push('r1,active,,c3,s1,4');
   },
   oldEvent: ({ events }) =>
-    void events.push(
-      ...event('UID:old', 'SUMMARY:Old', 'DTSTART:20251001T100000Z', 'URL:https://r.example/join/1'),
+    append(
+      events,
+      event('UID:old', 'SUMMARY:Old', 'DTSTART:20251001T100000Z', 'URL:https://r.example/join/1'),
     ),
   overrun: ({ events }) =>
-    void events.push(
-      ...event('UID:lab', 'SUMMARY:Lab', 'DTSTART;TZID=Europe/Dublin:20270112T140000', 'RRULE:FREQ=WEEKLY'),
+    append(
+      events,
+      event('UID:lab', 'SUMMARY:Lab', 'DTSTART;TZID=Europe/Dublin:20270112T140000', 'RRULE:FREQ=WEEKLY'),
     ),
   noClassDay: ({ events }) =>
-    void events.push(...event('UID:due', 'SUMMARY:Midterm due', 'DTSTART;VALUE=DATE:20270315')),
-  eventTwice: ({ events }) =>
-    void events.push(
-      ...event('UID:twice', 'SUMMARY:Talk', 'DTSTART:20270201T100000Z'),
-      ...event('UID:again', 'SUMMARY:Talk', 'DTSTART:20270201T100000Z'),
-    ),
+    append(events, event('UID:due', 'SUMMARY:Midterm due', 'DTSTART;VALUE=DATE:20270315')),
+  eventTwice: ({ events }) => {
+    append(events, event('UID:twice', 'SUMMARY:Talk', 'DTSTART:20270201T100000Z'));
+    append(events, event('UID:again', 'SUMMARY:Talk', 'DTSTART:20270201T100000Z'));
+  },
 };
 
 /** Checks whose remedy `clean` can take here, each with at least one finding in a shell with all of the faults. */

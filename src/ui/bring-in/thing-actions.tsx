@@ -112,7 +112,7 @@ export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsPro
                 disabled={targets.length === 0 || isBusy}
                 onClick={() => void act(action, targets)}
               >
-                {action.words} {targets.length.toLocaleString('en')}
+                {action.words} {targets.length > 0 && targets.length.toLocaleString('en')}
               </Button>
             );
           })}
@@ -130,7 +130,8 @@ function HeldBack({ held, onClose }: { held: AddedStep['held']; onClose: () => v
       <ul style={{ margin: '4px 0 0', paddingLeft: 18, maxHeight: 160, overflow: 'auto' }}>
         {held.map(({ reason, titles }) => (
           <li key={reason}>
-            {sayTitles(titles)}: {reason}
+            {titles.length > 1 && `${sayTitles(titles)}: `}
+            {reason}
           </li>
         ))}
       </ul>

@@ -62,7 +62,28 @@ export function WorkTable<Row>({ label, rows, keyOf, columns, actions }: WorkTab
         sort={sort}
         onSort={(column) => setSort(nextSort(sort, column))}
       />
+      <TableKeys />
     </div>
+  );
+}
+
+/** What the keys do in the table. */
+function TableKeys() {
+  const keys = [
+    ['↑ ↓', 'go'],
+    ['Space', 'choose'],
+    ['Shift ↓', 'choose the way'],
+    ['Ctrl A', 'all'],
+    ['Esc', 'none'],
+  ] as const;
+  return (
+    <p className={styles.keys} aria-label="Keys">
+      {keys.map(([key, does]) => (
+        <span key={key}>
+          <kbd>{key}</kbd> {does}
+        </span>
+      ))}
+    </p>
   );
 }
 

@@ -62,6 +62,9 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
         >
           Carry out {plural(changes, 'change')}
         </Button>
+        <Button variant="text" href={`/shells/${view.id}/rehearse/plan`}>
+          The plan, step by step
+        </Button>
         <span className="soft">A restore point is made first; the whole run can be taken back.</span>
         <JobProgress job={run} label="Carrying out" />
       </div>
