@@ -94,6 +94,7 @@ try {
   const empty = await writeGenerated(3, join(folder, 'empty'));
   const emptyYard = await measure(['bench/yardstick.mjs', empty.package], 5);
   const emptyAudit = await measure(audit(empty.package, empty.events), 5);
+  const bareNode = await measure(['-e', '0'], 5);
   const points: { size: number; cost: number }[] = [];
   for (const size of wanted) {
     const files = await writeGenerated(size, join(folder, String(size)));
@@ -116,6 +117,10 @@ try {
       `Cost grows with the exponent ${exponent(large).toFixed(2)} from ${large[0]!.size.toLocaleString('en-GB')} to ${large.at(-1)!.size.toLocaleString('en-GB')} items. A nearly empty shell takes ${ms(emptyAudit.ms)} and ${Math.round(emptyAudit.peakMb)} MB.`,
     );
   }
+  say('');
+  say(
+    `A nearly empty package is audited in ${(emptyAudit.ms / bareNode.ms).toFixed(1)} times what Node itself takes to start (${ms(bareNode.ms)}); wanted are fewer than 5.`,
+  );
   say('');
   say('A package of one gigabyte with 20,000 files: [performance-large.md](performance-large.md).');
   mkdirSync('docs', { recursive: true });

@@ -52,6 +52,15 @@ try {
   await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
   await waitForText(page, 'Step by step');
   await shot(page, 'rehearse');
+  await page.goto(`${stage.address}/shells/${id}/bring-in/contents?kind=files`, { waitUntil: 'load' });
+  await page.waitForSelector('[role=grid]');
+  await page.type('main input', 'hand-out-4');
+  for (const row of [3, 4, 6]) await page.click(`[role=row][aria-rowindex="${row}"]`);
+  await shot(page, 'list');
+  await page.goto(`${stage.address}/shells/${id}/rehearse/plan`, { waitUntil: 'load' });
+  await page.waitForSelector('[role=grid]');
+  await shot(page, 'plan');
+  await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
   await clickText(page, 'button', 'Carry out');
   await waitForText(page, 'Ledger');
   await shot(page, 'carry-out');

@@ -2,6 +2,7 @@ import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { countOldTallies } from '../comb/old-tallies';
 import { decide } from '../decide/decisions';
 import { evidenceOf } from '../decide/evidence';
+import { planOf } from '../decide/plan';
 import { frameView } from '../shells/frame-view';
 import { DataFolder } from './data-folder';
 
@@ -68,6 +69,24 @@ test('parts of a larger finding are counted apart, and stand for themselves once
   decide(context, data.now(id), { decision: 'leave-be', findings: [larger.id] });
   expect(data.now(id).audit?.tally).toMatchObject({ total: open.length - 1, parts: 0 });
   expect(frameView(context, data.now(id), new Date()).states.decide).toBe(`${open.length - 1} open`);
+});
+
+test('a remedy is taken for some of its things; for things it is not about it is refused', async () => {
+  const id = await data.bringIn(shell, 'SOME 1');
+  await data.comb(id);
+  const { context } = data;
+  const finding = data.findings(id).find((f) => f.check === 'duplicate.repeated-import')!;
+  const some = (only: readonly string[]) =>
+    decide(context, data.now(id), { decision: 'accept-some', findings: [finding.id], only: [...only] });
+  expect(some(['no-such-thing'])).toMatchObject({ ok: false, trouble: { code: 'no-such-things' } });
+  expect(some(['b0', 'b4'])).toMatchObject({ ok: true, value: { state: 'planned', planSize: 2 } });
+  const [row] = planOf(context.db, id);
+  expect(row?.step.targets.map(({ ref }) => ref)).toEqual(['b0', 'b4']);
+  // Deciding anew takes the place of what was decided before.
+  expect(decide(context, data.now(id), { decision: 'accept', findings: [finding.id] })).toMatchObject({
+    ok: true,
+    value: { planSize: 6 },
+  });
 });
 
 test('what an earlier version counted is counted anew', async () => {

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
+import { withTargets, type AnyTarget, type Step } from '@/core/plan/step';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
 import { findingById, tallyAgain } from '../comb/kept-findings';
@@ -19,6 +20,12 @@ const ids = z
 /** What a person can decide on findings, one or many at once. */
 export const decisionSchema = z.discriminatedUnion('decision', [
   z.strictObject({ decision: z.literal('accept'), findings: ids }),
+  /** The remedy for some of the things that a finding is about; the others stay as they are. */
+  z.strictObject({
+    decision: z.literal('accept-some'),
+    findings: ids.max(1),
+    only: z.array(z.string()).min(1).max(100_000),
+  }),
   z.strictObject({ decision: z.literal('leave-be'), findings: ids }),
   /** Take a decision back: the finding is open again. */
   z.strictObject({ decision: z.literal('reopen'), findings: ids }),
@@ -63,7 +70,8 @@ export function decide(context: Context, shell: CurrentShell, decision: Decision
     const wereLeft = openAgain(tx, shell, rows);
     if (decision.decision === 'leave-be') leave(tx, course, audit.id, rows, now);
     if (decision.decision === 'accept') addRemedies(tx, shell.row.id, audit.id, rows, now);
-    if (decision.decision === 'change') addOther(tx, shell.row.id, audit.id, decision, now);
+    if (decision.decision === 'change' || decision.decision === 'accept-some')
+      addOther(tx, shell.row.id, audit.id, decision, now);
     if (wereLeft || decision.decision === 'leave-be') tallyAgain(tx, auditsOfCourse(tx, course), course);
     countPlan(tx, shell.row.id);
   });
@@ -91,6 +99,12 @@ function whyNot(
       ? bad('no-remedy', `“${title}” has no remedy to accept; choose what should happen to it.`)
       : null;
   }
+  if (decision.decision === 'accept-some') {
+    const step = findingById(db, auditId, decision.findings[0] ?? '')?.step ?? null;
+    return step && partOfStep(step, decision.only)
+      ? null
+      : bad('no-such-things', 'This finding’s remedy is not about these things; look at it again.');
+  }
   if (decision.decision !== 'change') return null;
   const finding = findingById(db, auditId, decision.findings[0] ?? '');
   return finding?.others[decision.other]
@@ -116,15 +130,27 @@ function addRemedies(
   );
 }
 
+/** A step for some of its targets; null where it has none of them. */
+function partOfStep(step: Step, only: readonly string[]): Step | null {
+  const wanted = new Set(only);
+  const targets = (step.targets as readonly AnyTarget[]).filter(({ ref }) => wanted.has(ref));
+  return targets.length === 0 ? null : withTargets(step, targets);
+}
+
 function addOther(
   tx: Transaction,
   shellId: string,
   auditId: string,
-  { findings, other }: Extract<Decision, { decision: 'change' }>,
+  decision: Extract<Decision, { decision: 'change' | 'accept-some' }>,
   now: string,
 ): void {
-  const [findingId = ''] = findings;
-  const step = findingById(tx, auditId, findingId)?.others[other]?.step;
+  const [findingId = ''] = decision.findings;
+  const finding = findingById(tx, auditId, findingId);
+  const proposed = finding?.step ?? null;
+  const step =
+    decision.decision === 'change'
+      ? finding?.others[decision.other]?.step
+      : proposed && partOfStep(proposed, decision.only);
   if (!step) return;
   tx.insert(planSteps)
     .values({
@@ -187,6 +213,7 @@ function auditsOfCourse(tx: Transaction, course: string): string[] {
 
 const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>> = {
   accept: 'planned',
+  'accept-some': 'planned',
   change: 'planned',
   'leave-be': 'left-be',
   reopen: 'open',
@@ -194,7 +221,7 @@ const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>>
 
 function patchOf(context: Context, shellId: string, { decision, findings }: Decision): DecisionPatch {
   const now = findShell(context, shellId);
-  const planned = new Set(decision === 'accept' || decision === 'change' ? findings : []);
+  const planned = new Set(stateAfter[decision] === 'planned' ? findings : []);
   const actions = plannedActions(context.db, shellId).filter(({ finding }) => planned.has(finding));
   return {
     findings,

@@ -16,6 +16,8 @@ export interface Decisions {
   /** What the plan does about a finding; null where it does nothing. */
   actionOf(finding: string): string | null;
   accept(findings: readonly string[]): void;
+  /** Takes a finding’s remedy for some of its things. */
+  acceptSome(finding: string, only: readonly string[]): void;
   leaveBe(findings: readonly string[]): void;
   reopen(findings: readonly string[]): void;
   /** Takes another remedy: its place among those that the finding offers. */
@@ -35,7 +37,12 @@ interface Overlay {
 
 /** What to send, and what it makes of the findings: shown at once, taken back where the server says no. */
 interface Deciding {
-  readonly body: { readonly decision: string; readonly findings: readonly string[]; readonly other?: number };
+  readonly body: {
+    readonly decision: string;
+    readonly findings: readonly string[];
+    readonly other?: number;
+    readonly only?: readonly string[];
+  };
   readonly becomes: Decided;
 }
 
@@ -80,6 +87,11 @@ export function useDecisions(view: CombView): Decisions {
       void decide({
         body: { decision: 'accept', findings },
         becomes: { state: 'planned', action: 'accepted' },
+      }),
+    acceptSome: (finding, only) =>
+      void decide({
+        body: { decision: 'accept-some', findings: [finding], only },
+        becomes: { state: 'planned', action: null },
       }),
     leaveBe: (findings) =>
       void decide({ body: { decision: 'leave-be', findings }, becomes: { state: 'left-be', action: null } }),

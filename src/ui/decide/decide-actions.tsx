@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { plural } from '@/core/text/plural';
 import { isUndecided } from './list-model';
-import { remedyWords } from './remedies';
+import { divisibleTargets, remedyWords } from './remedies';
 import type { LoadedEvidence } from './use-evidence';
 import type { WorkbenchState } from './use-workbench';
 import styles from './decide.module.css';
@@ -35,16 +35,18 @@ export function DecideActions({ shellId, bench, here }: DecideActionsProps) {
 }
 
 function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvidence | null }) {
-  const { about, chosen, current } = bench;
+  const { about, chosen, current, spared } = bench;
   const takable = about.filter((f) => f.remedy !== null);
   const touches = new Set(takable.flatMap((f) => f.remedy?.targets ?? [])).size;
   const words = chosen.size
     ? `Accept ${takable.length} (touches ${touches})`
-    : ((current && remedyWords(current)) ?? 'Accept');
+    : ((current && remedyWords(current, spared.size)) ?? 'Accept');
+  const isWhollySpared =
+    current !== null && spared.size > 0 && spared.size === divisibleTargets(current).length;
   const others = chosen.size ? [] : (here?.evidence?.others ?? []);
   return (
     <>
-      <Button variant="contained" disabled={!takable.length} onClick={bench.accept}>
+      <Button variant="contained" disabled={!takable.length || isWhollySpared} onClick={bench.accept}>
         {words}
       </Button>
       {others.map((label, n) => (

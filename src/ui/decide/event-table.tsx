@@ -1,11 +1,22 @@
 'use client';
+import type { ListedFinding } from '@/core/checks/finding';
 import { spellWeekday, type LocalDate } from '@/core/time/local-date';
 import type { EventDetail } from '@/services/shells/subject-detail';
 import { useFirstMany } from '../marks/first-many';
+import { choosable, TakeBox, type SparedThings } from './take-box';
 import styles from './decide.module.css';
 
 /** The events of a finding: when, where, and when each was made. */
-export function EventTable({ events }: { events: readonly EventDetail[] }) {
+export function EventTable({
+  finding,
+  events,
+  choice,
+}: {
+  finding: ListedFinding;
+  events: readonly EventDetail[];
+  choice: SparedThings | null;
+}) {
+  const targets = choosable(finding, choice);
   // A link that all of them share stands once in the facts above.
   const links = new Set(events.map((e) => e.links[0] ?? ''));
   const { shown, more } = useFirstMany(events);
@@ -14,6 +25,11 @@ export function EventTable({ events }: { events: readonly EventDetail[] }) {
       <table className={styles.events}>
         <thead>
           <tr>
+            {choice && targets.size > 0 && (
+              <th scope="col">
+                <TakeBox title="All of them" refs={[...targets]} choice={choice} />
+              </th>
+            )}
             <th scope="col">Day</th>
             <th scope="col">Time</th>
             <th scope="col">Event</th>
@@ -23,6 +39,13 @@ export function EventTable({ events }: { events: readonly EventDetail[] }) {
         <tbody>
           {shown.map((e) => (
             <tr key={e.ref}>
+              {choice && targets.size > 0 && (
+                <td>
+                  {targets.has(e.ref) && (
+                    <TakeBox title={`${e.title}, ${e.start.slice(0, 10)}`} refs={[e.ref]} choice={choice} />
+                  )}
+                </td>
+              )}
               <td className="number" style={{ whiteSpace: 'nowrap' }}>
                 {spellWeekday(e.start.slice(0, 10) as LocalDate).slice(0, 3)} {e.start.slice(0, 10)}
               </td>

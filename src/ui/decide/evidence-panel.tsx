@@ -5,6 +5,7 @@ import { FamilyShape } from '../marks/family-shape';
 import { DifferenceGrid } from './difference-grid';
 import { EventTable } from './event-table';
 import { ItemPair } from './item-pair';
+import type { SparedThings } from './take-box';
 import { ThingTable } from './thing-table';
 import type { LoadedEvidence } from './use-evidence';
 import styles from './decide.module.css';
@@ -14,10 +15,13 @@ export function EvidencePanel({
   shellId,
   finding,
   here,
+  choice,
 }: {
   shellId: string;
   finding: ListedFinding;
   here: LoadedEvidence | null;
+  /** Which of its things the remedy shall leave alone; null where nothing is decided any more. */
+  choice: SparedThings | null;
 }) {
   return (
     <div
@@ -62,9 +66,11 @@ export function EvidencePanel({
           )}
         </tbody>
       </table>
-      {here?.evidence && here.evidence.events.length > 0 && <EventTable events={here.evidence.events} />}
+      {here?.evidence && here.evidence.events.length > 0 && (
+        <EventTable finding={finding} events={here.evidence.events} choice={choice} />
+      )}
       {here?.evidence && here.evidence.things.length > 0 && (
-        <ThingTable finding={finding} things={here.evidence.things} />
+        <ThingTable finding={finding} things={here.evidence.things} choice={choice} />
       )}
     </div>
   );

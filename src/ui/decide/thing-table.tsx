@@ -3,6 +3,7 @@ import type { ListedFinding } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
 import type { ThingDetail } from '@/services/shells/thing-detail';
 import { useFirstMany } from '../marks/first-many';
+import { choosable, TakeBox, type SparedThings } from './take-box';
 import styles from './decide.module.css';
 
 /** What is shorter than this, in characters, stays on one line. */
@@ -15,7 +16,16 @@ interface Column {
 }
 
 /** The many things of a finding, each with its place, its state, what is said of it and what the remedy does to it. */
-export function ThingTable({ finding, things }: { finding: ListedFinding; things: readonly ThingDetail[] }) {
+export function ThingTable({
+  finding,
+  things,
+  choice,
+}: {
+  finding: ListedFinding;
+  things: readonly ThingDetail[];
+  choice: SparedThings | null;
+}) {
+  const targets = choosable(finding, choice);
   const { shown, more } = useFirstMany(things);
   const going = new Set(finding.remedy?.targets ?? []);
   const all: readonly Column[] = [
@@ -29,6 +39,11 @@ export function ThingTable({ finding, things }: { finding: ListedFinding; things
       <table className={styles.events}>
         <thead>
           <tr>
+            {choice && targets.size > 0 && (
+              <th scope="col">
+                <TakeBox title="All of them" refs={[...targets]} choice={choice} />
+              </th>
+            )}
             <th scope="col">{plural(things.length, 'thing')}</th>
             {columns.map((column) => (
               <th key={column.title} scope="col">
@@ -40,6 +55,13 @@ export function ThingTable({ finding, things }: { finding: ListedFinding; things
         <tbody>
           {shown.map((thing) => (
             <tr key={`${thing.type} ${thing.ref}`}>
+              {choice && targets.size > 0 && (
+                <td>
+                  {targets.has(thing.ref) && (
+                    <TakeBox title={thing.title} refs={[thing.ref]} choice={choice} />
+                  )}
+                </td>
+              )}
               <td>
                 <strong>{thing.title}</strong>
                 {thing.path.length > 0 && <div className="soft">{thing.path.join(' › ')}</div>}

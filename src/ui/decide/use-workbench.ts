@@ -6,6 +6,7 @@ import { partsOf } from '@/core/checks/parts';
 import type { DecideView } from '@/services/decide/decide-view';
 import { useDecisions, type Decisions } from '../comb/use-decisions';
 import { toggled } from '../marks/toggled';
+import { divisibleTargets } from './remedies';
 import {
   listRows,
   listStates,
@@ -26,6 +27,9 @@ export interface WorkbenchState {
   /** What a decision is about: the chosen ones, else the one that is looked at. */
   readonly about: readonly ListedFinding[];
   readonly decisions: Decisions;
+  /** Things of the current finding that its remedy shall leave alone. */
+  readonly spared: ReadonlySet<string>;
+  spare(refs: readonly string[]): void;
   setFilter(change: Partial<Filter>): void;
   look(id: string): void;
   toggle(ids: readonly string[]): void;
@@ -62,6 +66,8 @@ export function useWorkbench(view: DecideView): WorkbenchState {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const wanted = picked ?? asked;
   const current = shown.find((f) => f.id === wanted) ?? shown[0] ?? null;
+  const [sparing, setSparing] = useState<{ finding: string; refs: ReadonlySet<string> } | null>(null);
+  const spared = sparing !== null && sparing.finding === current?.id ? sparing.refs : nothingSpared;
   const about = useMemo(() => {
     if (chosen.size) return shown.filter((f) => chosen.has(f.id));
     return current ? [current] : [];
@@ -105,9 +111,16 @@ export function useWorkbench(view: DecideView): WorkbenchState {
       const group = rows.find((r) => r.type === 'group' && r.findings.some((f) => f.id === current?.id));
       return group?.type === 'group' ? group.findings.map((f) => f.id) : [];
     },
+    spared,
+    spare: (refs) => {
+      if (current) setSparing({ finding: current.id, refs: toggled(spared, refs) });
+    },
     accept: () => {
       if (!takable.length) return;
-      decisions.accept(takable);
+      const only = current && chosen.size === 0 && spared.size > 0 ? notSpared(current, spared) : null;
+      if (only?.length === 0) return;
+      if (current && only) decisions.acceptSome(current.id, only);
+      else decisions.accept(takable);
       goOn();
     },
     leaveBe: () => {
@@ -127,6 +140,10 @@ export function useWorkbench(view: DecideView): WorkbenchState {
     },
   };
 }
+
+const nothingSpared: ReadonlySet<string> = new Set();
+const notSpared = (finding: ListedFinding, spared: ReadonlySet<string>): readonly string[] =>
+  divisibleTargets(finding).filter((ref) => !spared.has(ref));
 
 /** The findings by what was decided about them. */
 function listsOf(view: DecideView, stateOf: Decisions['stateOf']): WorkbenchState['lists'] {

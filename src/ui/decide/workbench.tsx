@@ -42,7 +42,12 @@ export function Workbench({ view }: { view: DecideView }) {
       </div>
       <div className={styles.right}>
         {current ? (
-          <EvidencePanel shellId={view.id} finding={current} here={here} />
+          <EvidencePanel
+            shellId={view.id}
+            finding={current}
+            here={here}
+            choice={isUndecided(filter.state) ? { spared: bench.spared, spare: bench.spare } : null}
+          />
         ) : (
           <div className={styles.evidence} />
         )}

@@ -90,7 +90,7 @@ export function PlanList({
               disabled={chosen.length === 0}
               onClick={() => void takeOut(chosen, clear)}
             >
-              Take {plural(chosen.length, 'step')} out
+              {chosen.length === 0 ? 'Take out' : `Take ${plural(chosen.length, 'step')} out`}
             </Button>
           )}
         />

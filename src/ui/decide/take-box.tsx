@@ -1,0 +1,36 @@
+import type { ListedFinding } from '@/core/checks/finding';
+import { divisibleTargets } from './remedies';
+
+/** Which things of a finding its remedy shall leave alone. */
+export interface SparedThings {
+  readonly spared: ReadonlySet<string>;
+  readonly spare: (refs: readonly string[]) => void;
+}
+
+interface TakeBoxProps {
+  readonly title: string;
+  /** The things that the box is about: one, or all of a table. */
+  readonly refs: readonly string[];
+  readonly choice: SparedThings;
+}
+
+/** Whether the remedy is taken for a thing, or for all of them. */
+export function TakeBox({ title, refs, choice: { spared, spare } }: TakeBoxProps) {
+  const left = refs.filter((ref) => spared.has(ref));
+  return (
+    <input
+      type="checkbox"
+      aria-label={title}
+      checked={left.length < refs.length}
+      ref={(box) => {
+        if (box) box.indeterminate = left.length > 0 && left.length < refs.length;
+      }}
+      onChange={() => spare(left.length > 0 ? left : refs)}
+      style={{ width: 16, height: 16, accentColor: 'var(--chestnut)' }}
+    />
+  );
+}
+
+/** The things of a finding that can be taken one by one, where something is still to be decided. */
+export const choosable = (finding: ListedFinding, choice: SparedThings | null): ReadonlySet<string> =>
+  new Set(choice ? divisibleTargets(finding) : []);
