@@ -1,5 +1,5 @@
+import { event } from '@/core/checks/__tests__/make-event';
 import type { CourseEvent } from '@/core/shell/model';
-import { eventRef } from '@/core/shell/refs';
 import { addDays, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import type { WholeBench, WholeShell } from './whole-shells';
 
@@ -198,28 +198,8 @@ const several = (b: WholeBench): number => {
 const times = (n: number): number[] => Array.from({ length: n }, (_, k) => k);
 const allOf = (b: WholeBench) => counts.get(b) ?? Infinity;
 
-function talk(k: number, day: string): CourseEvent {
-  const start = `${day}T10:00:00` as LocalDateTime;
-  const ref = eventRef(`talk-${k}`);
-  return {
-    ref,
-    uid: ref,
-    recurrenceId: null,
-    title: 'Talk about the weir',
-    start,
-    end: `${day}T11:00:00` as LocalDateTime,
-    allDay: false,
-    recurrence: null,
-    occurrences: [start],
-    location: '',
-    links: [],
-    description: '',
-    created: null,
-    stamped: null,
-    modified: null,
-    source: '',
-  };
-}
+const talk = (k: number, day: string): CourseEvent =>
+  event(`talk-${k}`, 'Talk about the weir', `${day}T10:00:00`);
 
 const repeated: readonly Omit<SortedShell, 'sort'>[] = [
   {

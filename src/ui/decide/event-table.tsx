@@ -3,7 +3,7 @@ import type { ListedFinding } from '@/core/checks/finding';
 import { spellWeekday, type LocalDate } from '@/core/time/local-date';
 import type { EventDetail } from '@/services/shells/subject-detail';
 import { useFirstMany } from '../marks/first-many';
-import { choosable, TakeBox, type SparedThings } from './take-box';
+import { choosable, TakeCell, TakeHead, type SparedThings } from './take-box';
 import styles from './decide.module.css';
 
 /** The events of a finding: when, where, and when each was made. */
@@ -25,11 +25,7 @@ export function EventTable({
       <table className={styles.events}>
         <thead>
           <tr>
-            {choice && targets.size > 0 && (
-              <th scope="col">
-                <TakeBox title="All of them" refs={[...targets]} choice={choice} />
-              </th>
-            )}
+            <TakeHead targets={targets} choice={choice} />
             <th scope="col">Day</th>
             <th scope="col">Time</th>
             <th scope="col">Event</th>
@@ -39,13 +35,12 @@ export function EventTable({
         <tbody>
           {shown.map((e) => (
             <tr key={e.ref}>
-              {choice && targets.size > 0 && (
-                <td>
-                  {targets.has(e.ref) && (
-                    <TakeBox title={`${e.title}, ${e.start.slice(0, 10)}`} refs={[e.ref]} choice={choice} />
-                  )}
-                </td>
-              )}
+              <TakeCell
+                title={`${e.title}, ${e.start.slice(0, 10)}`}
+                thing={e.ref}
+                targets={targets}
+                choice={choice}
+              />
               <td className="number" style={{ whiteSpace: 'nowrap' }}>
                 {spellWeekday(e.start.slice(0, 10) as LocalDate).slice(0, 3)} {e.start.slice(0, 10)}
               </td>

@@ -15,7 +15,7 @@ interface TakeBoxProps {
 }
 
 /** Whether the remedy is taken for a thing, or for all of them. */
-export function TakeBox({ title, refs, choice: { spared, spare } }: TakeBoxProps) {
+function TakeBox({ title, refs, choice: { spared, spare } }: TakeBoxProps) {
   const left = refs.filter((ref) => spared.has(ref));
   return (
     <input
@@ -29,6 +29,32 @@ export function TakeBox({ title, refs, choice: { spared, spare } }: TakeBoxProps
       style={{ width: 16, height: 16, accentColor: 'var(--chestnut)' }}
     />
   );
+}
+
+/** The head of the column of boxes: all of them at once; nothing where nothing can be chosen. */
+export function TakeHead({ targets, choice }: { targets: ReadonlySet<string>; choice: SparedThings | null }) {
+  if (!choice || targets.size === 0) return null;
+  return (
+    <th scope="col">
+      <TakeBox title="All of them" refs={[...targets]} choice={choice} />
+    </th>
+  );
+}
+
+/** The box of one thing; an empty cell for what the remedy is not about. */
+export function TakeCell({
+  title,
+  thing,
+  targets,
+  choice,
+}: {
+  title: string;
+  thing: string;
+  targets: ReadonlySet<string>;
+  choice: SparedThings | null;
+}) {
+  if (!choice || targets.size === 0) return null;
+  return <td>{targets.has(thing) && <TakeBox title={title} refs={[thing]} choice={choice} />}</td>;
 }
 
 /** The things of a finding that can be taken one by one, where something is still to be decided. */

@@ -3,7 +3,7 @@ import type { ListedFinding } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
 import type { ThingDetail } from '@/services/shells/thing-detail';
 import { useFirstMany } from '../marks/first-many';
-import { choosable, TakeBox, type SparedThings } from './take-box';
+import { choosable, TakeCell, TakeHead, type SparedThings } from './take-box';
 import styles from './decide.module.css';
 
 /** What is shorter than this, in characters, stays on one line. */
@@ -39,11 +39,7 @@ export function ThingTable({
       <table className={styles.events}>
         <thead>
           <tr>
-            {choice && targets.size > 0 && (
-              <th scope="col">
-                <TakeBox title="All of them" refs={[...targets]} choice={choice} />
-              </th>
-            )}
+            <TakeHead targets={targets} choice={choice} />
             <th scope="col">{plural(things.length, 'thing')}</th>
             {columns.map((column) => (
               <th key={column.title} scope="col">
@@ -55,13 +51,7 @@ export function ThingTable({
         <tbody>
           {shown.map((thing) => (
             <tr key={`${thing.type} ${thing.ref}`}>
-              {choice && targets.size > 0 && (
-                <td>
-                  {targets.has(thing.ref) && (
-                    <TakeBox title={thing.title} refs={[thing.ref]} choice={choice} />
-                  )}
-                </td>
-              )}
+              <TakeCell title={thing.title} thing={thing.ref} targets={targets} choice={choice} />
               <td>
                 <strong>{thing.title}</strong>
                 {thing.path.length > 0 && <div className="soft">{thing.path.join(' › ')}</div>}

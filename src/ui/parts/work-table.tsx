@@ -11,6 +11,7 @@ import {
   type ReactNode,
 } from 'react';
 import { ChoiceBox } from '../marks/choice-box';
+import { KeyHints } from './key-hints';
 import { useChoice, type Choice } from './use-choice';
 import { workRows, type WorkColumn, type WorkSort } from './work-rows';
 import styles from './work-table.module.css';
@@ -62,30 +63,19 @@ export function WorkTable<Row>({ label, rows, keyOf, columns, actions }: WorkTab
         sort={sort}
         onSort={(column) => setSort(nextSort(sort, column))}
       />
-      <TableKeys />
+      <KeyHints keys={tableKeys} />
     </div>
   );
 }
 
 /** What the keys do in the table. */
-function TableKeys() {
-  const keys = [
-    ['↑ ↓', 'go'],
-    ['Space', 'choose'],
-    ['Shift ↓', 'choose the way'],
-    ['Ctrl A', 'all'],
-    ['Esc', 'none'],
-  ] as const;
-  return (
-    <p className={styles.keys} aria-label="Keys">
-      {keys.map(([key, does]) => (
-        <span key={key}>
-          <kbd>{key}</kbd> {does}
-        </span>
-      ))}
-    </p>
-  );
-}
+const tableKeys = [
+  ['↑ ↓', 'go'],
+  ['Space', 'choose'],
+  ['Shift ↓', 'choose the way'],
+  ['Ctrl A', 'all'],
+  ['Esc', 'none'],
+] as const;
 
 function sayCounts(chosen: number, shown: number, all: number): string {
   const figures = (n: number) => n.toLocaleString('en');
