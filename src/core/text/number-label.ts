@@ -1,3 +1,4 @@
+import { collect } from '../collect';
 import { english } from './english';
 
 /** A title that counts: “Week 3: Stage”, “Unit IV”, “Lesson 2.1”, “2.3 Velocity”. */
@@ -47,7 +48,7 @@ export function ownLabels(titles: Iterable<string>): OwnLabels {
     const label = letter?.label ?? numberLabel(text)?.label;
     if (label === undefined || label === '#') continue;
     uses.set(label, (uses.get(label) ?? 0) + 1);
-    if (letter) letters.set(label, [...(letters.get(label) ?? []), letter.letter]);
+    if (letter) collect(letters, label, letter.letter);
   }
   const used = [...uses].filter(([, count]) => count >= leastUses).map(([label]) => label);
   const initials = new Map<string, string>();

@@ -48,6 +48,15 @@ const idsTwice = (shell: Shell): string[] => {
   const ids = auditShell(shell, rules).findings.map((finding) => finding.id);
   return ids.filter((id, at) => ids.indexOf(id) !== at);
 };
+/** Things that two files name and that were read as two: what the package, the sheet and the roster say is about one. */
+function refsTwice(shell: Shell): string[] {
+  const lists = [shell.items, shell.events, shell.gradeCategories, shell.gradeColumns, shell.banks, shell.groups, shell.homePages]; // prettier-ignore
+  return lists.flatMap((list) => {
+    const refs = list.map(({ ref }) => ref as string);
+    return refs.filter((ref, at) => refs.indexOf(ref) !== at);
+  });
+}
+
 const doneIn = (summary: CleanSummary) => summary.steps.filter((step) => step.outcome === 'done');
 
 /** Cleans with every remedy, and once more; the second does nothing, and all that was not removed is still there. */
@@ -60,6 +69,7 @@ async function cleanTwice(inputs: ShellInputs, dir: string, next: (dir: string) 
   expect(bytes('twice').equals(bytes('once'))).toBe(true);
   const after = await shellIn(next(join(dir, 'once')));
   expect([idsTwice(before), idsTwice(after)]).toEqual([[], []]);
+  expect(refsTwice(after)).toEqual([]);
   const counted = (shell: Shell) => countShell(shell);
   for (const key of ['files', 'events', 'gradeCategories', 'gradeColumns', 'banks'] as const)
     expect([key, counted(after)[key]]).toEqual([key, counted(before)[key] - summary.removed[key]]);

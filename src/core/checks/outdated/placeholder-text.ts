@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { scansOfContent } from '@/core/links/scans';
-import type { Shell } from '@/core/shell/model';
+import type { Content } from '@/core/shell/model';
+import type { ContentId } from '@/core/shell/refs';
 import { english } from '@/core/text/english';
 import { stretchesOf } from '@/core/text/mentions';
 import { textKey } from '@/core/text/normalise';
@@ -34,6 +35,7 @@ export const placeholderText = defineCheck({
   notApplicable: (shell) => (shell.items.length ? null : 'the shell is empty'),
   *find({ shell, facts, rules }) {
     const findOwn = phraseFinder(rules.placeholderPhrases);
+    const contents = new Map(shell.contents.map((content) => [content.id, content]));
     const hits = [];
     for (const passage of facts.passages) {
       if (passage.where === 'file-name') continue;
@@ -46,7 +48,7 @@ export const placeholderText = defineCheck({
         findOwn ? findOwn(passage.text) : [],
       ].flat();
       for (const { start, end } of found)
-        if (!isMeant(shell, passage, start, end))
+        if (!isMeant(contents, passage, start, end))
           hits.push({ passage, start, end, says: passage.text.slice(start, end).trim() });
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
@@ -67,11 +69,13 @@ export const placeholderText = defineCheck({
   },
 });
 
+type Contents = ReadonlyMap<ContentId, Content>;
+
 /** Blanks in an exercise and words in code are meant to stand there. */
-function isMeant(shell: Shell, passage: Passage, start: number, end: number): boolean {
+function isMeant(contents: Contents, passage: Passage, start: number, end: number): boolean {
   if (standsInCode(passage, start, end)) return true;
   if (english.fillIn.test(sentenceAround(passage.text, start, end).text)) return true;
-  return passage.text[start] === '[' && isFilled(shell, passage, passage.text.slice(start + 1, end - 1));
+  return passage.text[start] === '[' && isFilled(contents, passage, passage.text.slice(start + 1, end - 1));
 }
 
 /** Questions whose answer is written into a gap (Common Cartridge, QTI profile: fill in the blank, pattern match). */
@@ -81,8 +85,8 @@ const gapProfile = /fib|pattern_match/;
  * Do the answers of a question fill the very gap that its stem has in brackets? They do where one of them is its words,
  * where the answer is written into it, and where the stem asks nothing else: “The [insert word] rises.”
  */
-function isFilled(shell: Shell, { item, text }: Passage, inside: string): boolean {
-  const content = shell.contents.find((one) => one.id === item?.content);
+function isFilled(contents: Contents, { item, text }: Passage, inside: string): boolean {
+  const content = item?.content ? contents.get(item.content) : undefined;
   if (content?.kind !== 'quiz') return false;
   const scans = scansOfContent(content);
   const textAt = (place: number) => scans[place]?.text ?? '';

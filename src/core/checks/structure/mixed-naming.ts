@@ -16,7 +16,8 @@ export const mixedNaming = defineCheck({
     why: 'A list with Week 3, Wk 4 and W5 looks put together in haste, and a search for “Week 4” finds nothing.',
     example: 'Week 1, Week 2, Wk 3, W4.',
     remedy: 'Renames the few like the many; only the word and the form of the number change.',
-    notWhen: 'Only the plural differs, or the numbers below ten are written with a nought throughout.',
+    notWhen:
+      'Only capitals or the plural differ, or the numbers below ten are written with a nought throughout.',
   },
   notApplicable: () => null,
   *find({ facts }) {
