@@ -425,6 +425,128 @@ const sight: readonly ReadSo[] = [
   },
 ];
 
+const rest: readonly ReadSo[] = [
+  {
+    sentence: 'The time stamps of zip entries are never dates: what nobody dated has none.',
+    check: 'outdated.untouched',
+    fires: [dated({ modified: at('2020-01-04T10:00:00') })],
+    silent: [dated({})],
+  },
+  {
+    sentence: 'A date without a time opens at its start, and is due or closes at its end.',
+    check: 'outdated.date-order',
+    fires: [dated({ opens: at('2027-02-01T08:00:00'), due: at('2027-02-01T00:00:00') })],
+    silent: [dated({ opens: at('2027-02-01T00:00:00'), due: at('2027-02-01T23:59:59') })],
+  },
+  {
+    sentence: 'A changed date of a series is one of its dates.',
+    check: 'calendar.no-class-day',
+    fires: [changedDate('2027-03-15T14:00:00')],
+    silent: [changedDate('2027-03-22T14:00:00')],
+  },
+  {
+    sentence: 'Figures are read in the order that leaves a day possible.',
+    check: 'outdated.text-date-outside-term',
+    fires: [saying('Due 25/12/2029.'), saying('Due 12/25/2029.')],
+    silent: [saying('Due 25/4/2027.'), saying('Due 4/25/2027.')],
+  },
+  {
+    sentence: 'Where every copy has student work the remedy is proposed all the same.',
+    check: 'duplicate.same-content',
+    fires: [worked(stage, stage)],
+    silent: [worked(stage, `${stage} Twice.`)],
+  },
+  {
+    sentence: 'A finding that a larger one explains is a finding like any other.',
+    check: 'duplicate.same-content',
+    fires: [twiceBroughtIn((n) => `Station ${n}: ${stage}`)],
+    silent: [twiceBroughtIn((n, copy) => `Station ${n}, reading ${copy}: ${stage}`)],
+  },
+  {
+    sentence: 'The query and the fragment of an address are no part of its path.',
+    check: 'orphan.broken-link',
+    fires: [saying('<a href="gone.html?part=2#low">x</a>')],
+    silent: [
+      {
+        name: 'kept.html?part=2#low',
+        build: (c) => {
+          c.page('Kept', stage, { path: 'kept.html' });
+          c.page('From', '<a href="kept.html?part=2#low">x</a>', { path: 'from.html' });
+        },
+      },
+    ],
+  },
+  {
+    sentence: 'The previous term is not known where nobody told it.',
+    check: 'outdated.unchanged-assessment',
+    fires: [assessed({})],
+    silent: [assessed({ previousTerm: null })],
+  },
+  {
+    sentence: 'Items that arrived hidden in one import are a finding each.',
+    check: 'visibility.hidden-item',
+    fires: [arrived(false)],
+    silent: [arrived(true)],
+  },
+];
+
+function dated(over: object): ReadingCase {
+  return {
+    name: JSON.stringify(over),
+    build: (c) => void c.assignment('Report', stage, 5, { shown: true, ...over }),
+  };
+}
+function changedDate(start: string): ReadingCase {
+  return {
+    name: `moved to ${start}`,
+    build: () => ({
+      ...noClass,
+      events: [
+        event('lab', 'Lab', '2027-03-08T14:00:00', {
+          recurrence: { rule: 'FREQ=WEEKLY;COUNT=1', extraDates: [], excludedDates: [] },
+        }),
+        event('lab#20270316', 'Lab', start, { recurrenceId: '20270316T140000' }),
+      ],
+    }),
+  };
+}
+function worked(first: string, second: string): ReadingCase {
+  return {
+    name: `${first.length} and ${second.length} letters`,
+    build: (c) => {
+      c.assignment('Stage', first, 5, { studentWork: 3 });
+      c.assignment('Stage again', second, 5, { studentWork: 2 });
+    },
+  };
+}
+function twiceBroughtIn(text: (n: number, copy: number) => string): ReadingCase {
+  return {
+    name: text(1, 1),
+    build: (c) => {
+      for (const copy of [1, 2])
+        for (const n of [1, 2, 3, 4, 5, 6]) c.page(`Page ${n}`, `<p>${text(n, copy)}</p>`);
+    },
+  };
+}
+function assessed(over: Partial<Shell>): ReadingCase {
+  return {
+    name: JSON.stringify(over),
+    build: (c) => {
+      c.assignment('Report', stage, 5, { modified: at('2025-09-01T10:00:00') });
+      return over;
+    },
+  };
+}
+function arrived(shown: boolean): ReadingCase {
+  return {
+    name: shown ? 'shown' : 'hidden',
+    build: (c) => {
+      for (const title of ['One', 'Two'])
+        c.page(title, `<p>${title}: ${stage}</p>`, { shown, batch: 'import' });
+    },
+  };
+}
+
 const integrity = `<p>${stage} ${stage.replace('stage', 'level')} Whoever copies says from where, and whoever helps says how.</p>`;
 
 function column(title: string): Shell['gradeColumns'][number] {
@@ -538,4 +660,4 @@ function archive(isZip: boolean): ReadingCase {
   };
 }
 
-export const readSo: readonly ReadSo[] = [...texts, ...days, ...links, ...sight];
+export const readSo: readonly ReadSo[] = [...texts, ...days, ...links, ...sight, ...rest];
