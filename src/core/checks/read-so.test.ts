@@ -1,4 +1,5 @@
-import { readSo, type ReadingCase } from './__tests__/read-so';
+import { readSo } from './__tests__/read-so';
+import type { ReadingCase } from './__tests__/reading-cases';
 import { shellFrom } from './__tests__/check-cases';
 import { defaultHouseRules } from './house-rules';
 import { allChecks } from './registry';

@@ -26,6 +26,13 @@ export const actionOf = (name: ActionName): AnyAction => actions[name] as unknow
 export const withTargets = (step: Step, targets: readonly AnyTarget[]): Step =>
   ({ ...step, targets }) as Step;
 
+/** A step for those of its targets that are named; null where it has none of them. */
+export function partOfStep(step: Step, refs: readonly string[]): Step | null {
+  const wanted = new Set(refs);
+  const targets = (step.targets as readonly AnyTarget[]).filter(({ ref }) => wanted.has(ref));
+  return targets.length === 0 ? null : withTargets(step, targets);
+}
+
 /** Does the step’s action to some of its targets. */
 export const applyAction = (shell: Shell, name: ActionName, targets: readonly AnyTarget[]): Applied =>
   actionOf(name).apply(shell, targets);

@@ -1,6 +1,7 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { countOldTallies } from '../comb/old-tallies';
 import { decide } from '../decide/decisions';
+import { editPlan } from '../decide/edit-plan';
 import { evidenceOf } from '../decide/evidence';
 import { planOf } from '../decide/plan';
 import { frameView } from '../shells/frame-view';
@@ -87,6 +88,17 @@ test('a remedy is taken for some of its things; for things it is not about it is
     ok: true,
     value: { planSize: 6 },
   });
+});
+
+test('a step by hand goes into the plan as far as it can be done, with what is said of each of its things', async () => {
+  const id = await data.bringIn(shell, 'HAND 1');
+  const titles = { a0: 'Overview', a1: 'Page 1' };
+  const step = { action: 'rename' as const, targets: ['a0', 'a1'], params: { titles }, from: 'hand' };
+  expect(editPlan(data.context, data.now(id), { edit: 'add', step })).toMatchObject({
+    ok: true,
+    value: { done: 1, nothing: 1, held: [], planSize: 1 },
+  });
+  expect(planOf(data.context.db, id)[0]?.step.targets.map(({ ref }) => ref)).toEqual(['a0']);
 });
 
 test('what an earlier version counted is counted anew', async () => {

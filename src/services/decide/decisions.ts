@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
-import { withTargets, type AnyTarget, type Step } from '@/core/plan/step';
+import { partOfStep } from '@/core/plan/step';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
 import { findingById, tallyAgain } from '../comb/kept-findings';
@@ -128,13 +128,6 @@ function addRemedies(
           json_extract(step, '$.action'), step, ${now}
         FROM findings WHERE audit_id = ${auditId} AND id IN ${ids} ORDER BY place`,
   );
-}
-
-/** A step for some of its targets; null where it has none of them. */
-function partOfStep(step: Step, only: readonly string[]): Step | null {
-  const wanted = new Set(only);
-  const targets = (step.targets as readonly AnyTarget[]).filter(({ ref }) => wanted.has(ref));
-  return targets.length === 0 ? null : withTargets(step, targets);
 }
 
 function addOther(

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
+import { partOfStep } from '@/core/plan/step';
 import { makeStep, writtenStepSchema, type WrittenStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import { planSteps } from '@/store/schema';
@@ -42,9 +43,8 @@ export function addByHand(context: Context, shell: CurrentShell, written: Writte
   const wanted = makeStep(now, written);
   if (!wanted.ok) return wanted;
   const { trial, possible } = tryStep(now, wanted.value, rules.value.keyMarks);
-  if (possible.length === 0) return good({ ...trial, id: null, planSize: shell.plan.size });
-  const step = makeStep(now, onlyAbout(written, possible));
-  if (!step.ok) return step;
+  const step = partOfStep(wanted.value, possible);
+  if (step === null) return good({ ...trial, id: null, planSize: shell.plan.size });
   const id = randomUUID();
   return good(
     db.transaction((tx) => {
@@ -55,8 +55,8 @@ export function addByHand(context: Context, shell: CurrentShell, written: Writte
           place: nextPlace(tx, shell.row.id),
           findingId: null,
           how: 'hand',
-          action: step.value.action,
-          step: JSON.stringify(step.value),
+          action: step.action,
+          step: JSON.stringify(step),
           addedAt: new Date().toISOString(),
         })
         .run();
@@ -64,11 +64,6 @@ export function addByHand(context: Context, shell: CurrentShell, written: Writte
     }),
   );
 }
-
-const onlyAbout = (written: WrittenStep, targets: readonly string[]): WrittenStep => ({
-  ...written,
-  targets,
-});
 
 /** Edits the plan. A step is made for the shell as it stands, so that it knows what it replaces. */
 export function editPlan(

@@ -60,15 +60,15 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
       ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)]
       : refs;
   const isCompared = comparedChecks.has(finding.check);
-  const details = pair
-    .slice(0, isCompared ? mostCompared : 2)
-    .map((ref) => itemDetail(context, shell, ref))
-    .filter((d) => d !== null);
   const others = finding.subjects.filter((subject) => subject.type !== 'event');
   const isAboutMany = !isCompared && others.length > 1;
   const things = isAboutMany ? thingDetails(bareShellOf(context, shell), others, finding.evidence) : [];
   const isListed = new Set(things.map((thing) => thing.ref));
-  const items = isAboutMany ? [] : details.slice(0, 2);
+  const details = (isAboutMany ? [] : pair)
+    .slice(0, isCompared ? mostCompared : 2)
+    .map((ref) => itemDetail(context, shell, ref))
+    .filter((d) => d !== null);
+  const items = details.slice(0, 2);
   const [first, second] = items;
   const comparable = isCompared && first?.text && second?.text;
   return {

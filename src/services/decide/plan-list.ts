@@ -1,10 +1,10 @@
-import { actionOf, type AnyTarget } from '@/core/plan/step';
+import type { ListedFinding } from '@/core/checks/finding';
 import { refsOf } from '@/core/plan/refs-of-shell';
+import { actionOf, type AnyTarget } from '@/core/plan/step';
 import { findingRows } from '../comb/kept-findings';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
-import type { ListedFinding } from '@/core/checks/finding';
 import { planOf, type PlanRow } from './plan';
 
 /** One step of the plan as its list shows it. */
@@ -18,7 +18,6 @@ export interface PlanLine {
   readonly things: readonly string[];
   /** The finding that asked for it, or that a person did. */
   readonly from: string;
-  readonly findingId: string | null;
 }
 
 const mostTitles = 3;
@@ -46,7 +45,6 @@ export function planList(context: Context, shell: CurrentShell): PlanLine[] {
       count: targets.length,
       things: targets.slice(0, mostTitles).map(({ ref }) => titles.titleOf(ref)),
       from: fromOf(row),
-      findingId: row.findingId,
     };
   });
 }

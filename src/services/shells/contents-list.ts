@@ -1,10 +1,10 @@
+import { actionOf, type AnyTarget } from '@/core/plan/step';
 import { itemKinds, type Item, type Shell } from '@/core/shell/model';
 import { momentKinds, momentsOf, type MomentKind } from '@/core/shell/months';
 import { outlineOf } from '@/core/shell/outline';
 import type { SubjectType } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { parseLocalDate, spellDate } from '@/core/time/local-date';
-import { actionOf, type AnyTarget } from '@/core/plan/step';
 import type { Context } from '../context';
 import { planOf } from '../decide/plan';
 import type { CurrentShell } from './current-shell';
