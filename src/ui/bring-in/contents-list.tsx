@@ -31,7 +31,16 @@ type Column = WorkColumn<ContentsLine>;
 const keyOf = (line: ContentsLine): string => `${line.type} ${line.ref}`;
 
 /** The things behind a number, all of them, however many, and what can be done with them. */
-export function ContentsList({ id, contents }: { id: string; contents: ContentsView }) {
+export function ContentsList({
+  id,
+  contents,
+  find,
+}: {
+  id: string;
+  contents: ContentsView;
+  /** What the list is filtered by when it opens. */
+  find: string;
+}) {
   const { heading, lines } = contents;
   const columns = [title, ...others.filter((column) => lines.some((line) => column.text(line) !== ''))];
   return (
@@ -47,6 +56,7 @@ export function ContentsList({ id, contents }: { id: string; contents: ContentsV
       ) : (
         <WorkTable
           label={heading}
+          find={find}
           rows={lines}
           keyOf={keyOf}
           columns={columns}

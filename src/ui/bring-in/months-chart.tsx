@@ -97,6 +97,7 @@ function MomentRow({
       <Bar
         dataKey={kind}
         isAnimationActive={false}
+        maxBarSize={28}
         // Few things beside many still show as a bar that can be pointed at.
         minPointSize={(value) => (value ? 3 : 0)}
         shape={(bar: DrawnBar) => <MomentBar {...bar} kind={kind} verb={verb} contents={contents} />}

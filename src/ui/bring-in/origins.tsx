@@ -35,7 +35,7 @@ export function Origins({ inventory, contents }: { inventory: Inventory; content
           {inventory.largestFiles.map((f) => (
             <tr key={f.path}>
               <td style={{ overflowWrap: 'anywhere' }}>
-                <Link href={`${contents}?kind=files#${encodeURIComponent(f.path)}`}>{f.path}</Link>
+                <Link href={`${contents}?kind=files&find=${encodeURIComponent(f.path)}`}>{f.path}</Link>
               </td>
               <td className="number" style={{ whiteSpace: 'nowrap' }}>
                 {spellBytes(f.bytes)}

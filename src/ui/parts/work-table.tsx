@@ -21,6 +21,8 @@ const pageOfRows = 12;
 
 interface WorkTableProps<Row> {
   readonly label: string;
+  /** What the table is filtered by when it opens. */
+  readonly find?: string;
   readonly rows: readonly Row[];
   readonly keyOf: (row: Row) => string;
   readonly columns: readonly WorkColumn<Row>[];
@@ -29,8 +31,8 @@ interface WorkTableProps<Row> {
 }
 
 /** A table to work in: filter, sort, choose one, a range or all, and act on what is chosen. */
-export function WorkTable<Row>({ label, rows, keyOf, columns, actions }: WorkTableProps<Row>) {
-  const [filter, setFilter] = useState('');
+export function WorkTable<Row>({ label, find = '', rows, keyOf, columns, actions }: WorkTableProps<Row>) {
+  const [filter, setFilter] = useState(find);
   const [sort, setSort] = useState<WorkSort | null>(null);
   const shown = useMemo(() => workRows(rows, columns, filter, sort), [rows, columns, filter, sort]);
   const keys = useMemo(() => shown.map(keyOf), [shown, keyOf]);

@@ -14,5 +14,5 @@ export default shellPage((shell, context, query) => {
     span: text('span'),
     moment: text('moment'),
   });
-  return <ContentsList id={shell.row.id} contents={contents} />;
+  return <ContentsList id={shell.row.id} contents={contents} find={text('find') ?? ''} />;
 });
