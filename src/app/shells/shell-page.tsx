@@ -5,6 +5,7 @@ import type { Context } from '@/services/context';
 import { appContext } from '@/services/open-context';
 import { findShell, type CurrentShell } from '@/services/shells/current-shell';
 import { UnreadableShell } from '@/ui/frame/unreadable-shell';
+import { JobsUnderWay } from '@/ui/jobs/jobs-under-way';
 
 export type PageQuery = Readonly<Record<string, string | string[] | undefined>>;
 export interface ShellPageProps {
@@ -13,14 +14,18 @@ export interface ShellPageProps {
 }
 
 // Layout, title and page of one answer ask for the same shell.
-const load = cache((id: string) => findShell(appContext(), id));
+const load = cache((id: string) => {
+  const context = appContext();
+  const underWay = context.jobs.allUnderWay(id).map((job) => ({ id: job.id, kind: job.kind }));
+  return { underWay, shell: findShell(context, id) };
+});
 
 /** The shell that a page is about, or the page that says it is not here. */
 export async function shellOfPage(params: ShellPageProps['params']) {
   const context = appContext();
-  const shell = load((await params).id);
+  const { shell, underWay } = load((await params).id);
   if (!shell) notFound();
-  return { context, shell };
+  return { context, shell, underWay };
 }
 
 /**
@@ -29,10 +34,10 @@ export async function shellOfPage(params: ShellPageProps['params']) {
  */
 export const shellPage = (draw: (shell: CurrentShell, context: Context, query: PageQuery) => ReactNode) =>
   async function ShellPage({ params, searchParams }: ShellPageProps): Promise<ReactNode> {
-    const { context, shell } = await shellOfPage(params);
+    const { context, shell, underWay } = await shellOfPage(params);
     const query = await searchParams;
     try {
-      return draw(shell, context, query);
+      return <JobsUnderWay jobs={underWay}>{draw(shell, context, query)}</JobsUnderWay>;
     } catch (error) {
       if (!(error instanceof UnreadableStore)) throw error;
       return <UnreadableShell id={shell.row.id} sentence={error.message} />;

@@ -33,6 +33,8 @@ export interface JobQueue {
   view(id: string): JobView | null;
   /** The job of a shell that is waiting or under way, newest first; null where there is none. */
   underWay(shellId: string, kind?: string): JobView | null;
+  /** All jobs of a shell that are waiting or under way, newest first. */
+  allUnderWay(shellId: string): readonly JobView[];
   watch(id: string, listener: (view: JobView) => void): () => void;
   /** The job when it is over, however it ended; null for one that is not known. */
   ended(id: string): Promise<JobView | null>;

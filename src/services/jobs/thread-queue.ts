@@ -73,6 +73,10 @@ export class ThreadQueue implements JobQueue {
     return this.activeOf(shellId, kind)[0] ?? null;
   }
 
+  allUnderWay(shellId: string): readonly JobView[] {
+    return this.activeOf(shellId);
+  }
+
   watch(id: string, listener: (view: JobView) => void): () => void {
     const send = () => {
       const view = this.view(id);

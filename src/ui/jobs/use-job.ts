@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { isOver, type JobView } from '@/services/jobs/job-queue';
+import { useJobsUnderWay } from './jobs-under-way';
 
 export interface WatchedJob {
   readonly view: JobView | null;
@@ -18,8 +19,15 @@ export interface JobAgain {
 
 /** Starts a job, or finds the one again that is under way, and follows it to its end; `onDone` gets what it led to. */
 export function useJob(onDone: (view: JobView) => void, again?: JobAgain): WatchedJob {
-  const [id, setId] = useState<string | null>(null);
   const [shellId, kind] = [again?.shellId, again?.kind];
+  const known = useJobsUnderWay().find((job) => job.kind === kind)?.id ?? null;
+  const [id, setId] = useState(known);
+  const [knownBefore, setKnownBefore] = useState(known);
+  if (known !== knownBefore) {
+    setKnownBefore(known);
+    if (known) setId(known);
+  }
+  // A page that was kept and is shown again may know nothing of what was begun since.
   useEffect(() => {
     if (shellId === undefined || kind === undefined) return;
     let isCurrent = true;
@@ -66,16 +74,21 @@ export function useJob(onDone: (view: JobView) => void, again?: JobAgain): Watch
   return { view, trouble, start, cancel };
 }
 
+/** A browser sends what is begun even if the page is left at once, as long as it is no longer than this (Fetch, 4.5). */
+const longestKeptAlive = 16_000;
+
 export type Sent<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly trouble: string };
 
 /** Sends JSON and returns the answer or the one sentence of its trouble. */
 export async function send<T = unknown>(url: string, body: unknown = {}, method = 'POST'): Promise<Sent<T>> {
+  const written = method === 'GET' ? undefined : JSON.stringify(body);
   try {
     const response = await fetch(url, {
       method,
       headers: { 'content-type': 'application/json' },
-      body: method === 'GET' ? undefined : JSON.stringify(body),
+      body: written,
+      keepalive: written !== undefined && written.length < longestKeptAlive,
     });
     const value = (await response.json()) as T & { trouble?: string };
     return response.ok
