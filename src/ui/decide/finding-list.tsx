@@ -1,6 +1,6 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, type CSSProperties } from 'react';
+import { useEffect, useLayoutEffect, useRef, type CSSProperties } from 'react';
 import { urgencyTitles, type ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
 import { ChoiceBox } from '../marks/choice-box';
@@ -28,11 +28,15 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
     getScrollElement: () => box.current,
     estimateSize: (i) => heights[rows[i]?.type ?? 'finding'],
     getItemKey: (i) => rows[i]?.key ?? i,
-    overscan: 14,
+    overscan: 8,
   });
   const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
-  useEffect(() => {
+  useLayoutEffect(() => {
     windowed.measure();
+    // What is drawn next is what will be looked at: rows that would be scrolled away at once are never laid out.
+    const target = at < 0 ? undefined : windowed.getOffsetForIndex(at, 'auto');
+    if (target) windowed.scrollOffset = target[0];
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- another finding in the same rows is scrolled to below
   }, [rows, windowed]);
   useEffect(() => {
     if (at >= 0) windowed.scrollToIndex(at, { align: 'auto' });
