@@ -4,6 +4,7 @@ import { allChecks } from '@/core/checks/registry';
 import { planSchema } from '@/core/plan/written-step';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { previewAddSchema } from '@/formats/report/preview-add';
+import { redateSchema } from '@/formats/report/redate-report';
 import { stateSchema } from '@/formats/state-file/state-schema';
 import { cleanSchema } from '@/services/clean/clean-summary';
 
@@ -14,6 +15,7 @@ export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
   clean: cleanSchema,
   plan: planSchema,
   'preview-add': previewAddSchema,
+  redate: redateSchema,
   'shell-state': stateSchema,
   'house-rules': houseRulesSchema(allChecks),
 };

@@ -2,6 +2,7 @@ import { Command, CommanderError } from 'commander';
 import { addAudit, type WorkerFiles } from './audit-command';
 import { addClean } from './clean-command';
 import { addPreviewAdd } from './preview-add-command';
+import { addRedate } from './redate-command';
 import { contradictionOf, type ShellFlags } from './shell-options';
 import { version } from '../../package.json';
 
@@ -11,6 +12,7 @@ Examples:
   currycomb audit shells/*.imscc --format csv --out shells.csv
   currycomb clean HYD-214.imscc --accept safe --dry-run
   currycomb clean HYD-214.imscc --accept safe --out-dir cleaned
+  currycomb redate HYD-214.imscc --events events.ics --term-start 2027-01-11 --term-end 2027-05-07 --no-class 2027-03-15..2027-03-19
   currycomb preview-add LIB-101.imscc --into HYD-214.imscc`;
 
 /** Runs the command line; returns the exit code: 0 done, 1 --fail-on met, 2 bad usage, 3 unreadable input, 4 blocked. */
@@ -33,6 +35,7 @@ export async function runCommandLine(
   addAudit(program, setCode, workers);
   addClean(program, setCode);
   addPreviewAdd(program, setCode);
+  addRedate(program, setCode);
   for (const command of program.commands)
     command
       .exitOverride()

@@ -25,7 +25,7 @@ export interface ShellFlags {
   asOf?: LocalDate;
 }
 
-function day(text: string): LocalDate {
+export function day(text: string): LocalDate {
   const date = parseLocalDate(text);
   if (!date) throw new InvalidArgumentError(`“${text}” is no day; write it as 2027-01-11.`);
   return date;

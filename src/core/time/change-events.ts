@@ -3,6 +3,7 @@ import type { CourseEvent, Shell } from '@/core/shell/model';
 import { clockOf, localOf, shiftWall, timeLike, utcTime, wallSeconds, type EventClock } from './event-clock';
 import { addDays, dateOf, daysBetween, type LocalDate, type LocalDateTime } from './local-date';
 import { componentOf, readEvent, settleOverrides, type ReadEvent } from './read-event';
+import { setReplaced, setSeries, setStart, type SeriesDates } from './series-dates';
 
 /**
  * Every change to an event is a change of its component (RFC 5545); what the model says of it is read from the
@@ -87,6 +88,28 @@ export function moveEvents(shell: Shell, starts: ReadonlyMap<string, LocalDateTi
   const changes = new Map<string, Change>();
   for (const [ref, start] of starts)
     changes.set(ref, (component, event) => moveComponent(component, event, start, clock));
+  return changeEvents(shell, changes);
+}
+
+/** Dates of an event that are told one by one. */
+export interface EventDates {
+  readonly start: LocalDateTime;
+  /** For a series: rule, excluded and added dates. */
+  readonly series?: SeriesDates;
+  /** For an override: the moment of the series that it stands for. */
+  readonly replaces?: LocalDateTime;
+}
+
+/** Gives events the dates that are told, and nothing else: overrides are events of their own. */
+export function setEventDates(shell: Shell, dates: ReadonlyMap<string, EventDates>): Shell {
+  const clock = clockOf(shell);
+  const changes = new Map<string, Change>();
+  for (const [ref, { start, series, replaces }] of dates)
+    changes.set(ref, (component) => {
+      setStart(component, start, clock);
+      if (series) setSeries(component, series, clock);
+      if (replaces) setReplaced(component, replaces, clock);
+    });
   return changeEvents(shell, changes);
 }
 

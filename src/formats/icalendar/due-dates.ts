@@ -1,9 +1,9 @@
 import type { Item, Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
+import { dueTodoUid, itemOfDueUid } from '@/core/time/due-todo';
 import { titleKey } from '@/core/text/normalise';
 import type { CalendarTodo } from './read-calendar';
 
-const ownUid = /^due-(.+)@currycomb$/;
 const compact = (when: string) => when.replace(/[-:]/g, '');
 const escapeValue = (text: string) => text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\r?\n/g, '\\n');
 
@@ -14,7 +14,7 @@ export function dueDatesAsTodos(shell: Shell): string[] {
     .map((i) =>
       [
         'BEGIN:VTODO',
-        `UID:due-${i.ref}@currycomb`,
+        `UID:${dueTodoUid(i.ref)}`,
         `DTSTAMP:${compact(shell.asOf)}T000000Z`,
         `DUE;TZID=${shell.timeZone}:${compact(i.due!)}`,
         `SUMMARY:${escapeValue(i.title)}`,
@@ -55,11 +55,9 @@ export function applyTodos(
     if (item.content) byTitle.set(titleKey(item.title), [...(byTitle.get(titleKey(item.title)) ?? []), item]);
   const due = new Map<string, Item['due']>();
   for (const todo of todos) {
-    const ref = ownUid.exec(todo.uid)?.[1];
+    const ref = itemOfDueUid(todo.uid);
     const found =
-      ref !== undefined
-        ? shell.items.filter((i) => i.ref === ref)
-        : (byTitle.get(titleKey(todo.title)) ?? []);
+      ref !== null ? shell.items.filter((i) => i.ref === ref) : (byTitle.get(titleKey(todo.title)) ?? []);
     const item = found[0];
     if (found.length !== 1 || !item)
       notes.push({

@@ -21,9 +21,12 @@ import { emptyLedger, summarise, takeDown, type CleanSummary, type Ledger } from
 import { ScratchFolder } from './scratch-folder';
 import { handOver, writeCleanResult, writeShellFiles } from './write-clean';
 
-/** What to take: the remedies of these checks, of everything safe, or a plan made before. */
+/** What to take: the remedies of these checks, of everything safe, a plan made before, or steps made for the shell. */
 export type Acceptance =
-  { readonly checks: readonly string[] } | { readonly safe: true } | { readonly plan: unknown };
+  | { readonly checks: readonly string[] }
+  | { readonly safe: true }
+  | { readonly plan: unknown }
+  | { readonly stepsFor: (shell: Shell) => Result<readonly Step[]> };
 
 export interface CleanOptions {
   readonly accept: Acceptance;
@@ -31,6 +34,8 @@ export interface CleanOptions {
   readonly leaveBlocked: boolean;
   readonly dryRun: boolean;
   readonly rules: HouseRules;
+  /** What summary.json holds; the account of the cleaning where nothing else is given. */
+  readonly summaryJson?: () => unknown;
   /** Where what is needed on the way is kept; a folder of its own where none is given. */
   readonly scratch?: ScratchFolder;
   readonly onProgress?: (done: number, total: number, doing: string) => void;
@@ -85,7 +90,7 @@ async function cleanInto(
   const source = readsFrom(archive, original);
   try {
     const before = audited(original, options);
-    const given = 'plan' in options.accept ? readPlan(options.accept.plan, original) : null;
+    const given = stepsGiven(options.accept, original);
     if (given && !given.ok) return given;
     const ledger = emptyLedger();
     const about = { inputs, options, source, scratch };
@@ -95,7 +100,8 @@ async function cleanInto(
     const summary = summarise(ledger, before, rounds.value.audit);
     if (!options.dryRun && options.outDir !== null) {
       onProgress?.(1, 1, 'Writing the result');
-      const result = { ...rounds.value, original, intake, before, results: ledger.results, summary };
+      const about = { original, intake, before, results: ledger.results };
+      const result = { ...rounds.value, ...about, summary: options.summaryJson?.() ?? summary };
       await writeCleanResult(scratch.path('out'), result, inputs, source);
       const handed = handOver(scratch.path('out'), options.outDir);
       if (!handed.ok) return handed;
@@ -104,6 +110,12 @@ async function cleanInto(
   } finally {
     archive.close();
   }
+}
+
+/** The steps of a plan or of whoever makes them; null where findings are taken. */
+function stepsGiven(accept: Acceptance, shell: Shell): Result<readonly Step[]> | null {
+  if ('plan' in accept) return readPlan(accept.plan, shell);
+  return 'stepsFor' in accept ? accept.stepsFor(shell) : null;
 }
 
 const audited = (shell: Shell, { rules, onProgress }: CleanOptions): Audit =>

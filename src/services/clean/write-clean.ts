@@ -12,7 +12,6 @@ import { writeGrades } from '@/formats/oneroster/write-grades';
 import { reportHtml } from '@/formats/report/report-html';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
 import type { ShellInputs } from '../bring-in/shell-inputs';
-import type { CleanSummary } from './clean-summary';
 import { shortStep } from './short-step';
 
 /** Writes a shell as its package and the side files that came with it. */
@@ -44,7 +43,8 @@ export interface CleanResult {
   readonly before: Audit;
   readonly audit: Audit;
   readonly results: readonly StepResult[];
-  readonly summary: CleanSummary;
+  /** What is said of it as JSON. */
+  readonly summary: unknown;
 }
 
 /** Writes the clean package with its side files, the plan, the summary and the report. */

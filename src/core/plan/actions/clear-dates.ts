@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
+import { followItems } from '@/core/time/follow-items';
 import { defineAction, freely, setsByRef, withItems } from './action';
 
 const dateNames = ['opens', 'closes', 'due'] as const;
@@ -33,12 +34,11 @@ export const clearDates = defineAction({
   isSet: (now) => Object.values(now).every((date) => date === null),
   apply: (shell, targets) => {
     const wanted = setsByRef(targets);
-    return freely(
-      withItems(shell, (item) => {
-        const to = wanted.get(item.ref);
-        if (to === undefined) return item;
-        return { ...item, ...Object.fromEntries(to.clear.map((name) => [name, null])) };
-      }),
-    );
+    const cleared = withItems(shell, (item) => {
+      const to = wanted.get(item.ref);
+      if (to === undefined) return item;
+      return { ...item, ...Object.fromEntries(to.clear.map((name) => [name, null])) };
+    });
+    return freely(followItems(shell, cleared));
   },
 });
