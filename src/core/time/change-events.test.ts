@@ -2,7 +2,15 @@ import type { CourseEvent, Shell } from '@/core/shell/model';
 import { emptyShell } from '@/core/shell/empty-shell';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
-import { cannotMove, deleteEvents, endSeries, excludeDates, moveEvents, renameEvent } from './change-events';
+import {
+  cannotMove,
+  deleteEvents,
+  dropLinks,
+  endSeries,
+  excludeDates,
+  moveEvents,
+  renameEvent,
+} from './change-events';
 import type { LocalDate, LocalDateTime } from './local-date';
 
 const timeZone = 'Europe/Dublin';
@@ -143,4 +151,22 @@ test('extra dates behind the end go', () => {
   const shell = ended(shellWith([starts[0]!, 'RRULE:FREQ=WEEKLY;COUNT=3', rdate]));
   expect(days(shell)).toEqual(['01-12', '01-19', '01-26', '03-02']);
   readsBack(shell);
+});
+
+test('an address is taken out of an event wherever it stands; what else is said there stays', () => {
+  const link = 'https://meet.example.org/old';
+  const before = shellWith([
+    starts[0]!,
+    `URL:${link}`,
+    `CONFERENCE;VALUE=URI:${link}`,
+    `LOCATION:${link}`,
+    `DESCRIPTION:Join at ${link} or ${link}-room\\, bring the sheet`,
+  ]);
+  const after = dropLinks(before, new Map([['e', new Set([link])]]));
+  expect(event(after).location).toBe('');
+  expect(event(after).source).not.toMatch(/^(URL|CONFERENCE|LOCATION)/m);
+  expect(event(after).description).toBe(`Join at or ${link}-room, bring the sheet`);
+  const both = dropLinks(before, new Map([['e', new Set([link, `${link}-room`])]]));
+  expect(event(both).description).toBe('Join at or , bring the sheet');
+  readsBack(after);
 });

@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import { clockOf, localOf, shiftWall, timeLike, utcTime, wallSeconds, type EventClock } from './event-clock';
 import { addDays, dateOf, daysBetween, type LocalDate, type LocalDateTime } from './local-date';
-import { componentOf, readEvent, settleOverrides, type ReadEvent } from './read-event';
+import { addressPattern, componentOf, readEvent, settleOverrides, type ReadEvent } from './read-event';
 import { setReplaced, setSeries, setStart, type SeriesDates } from './series-dates';
 
 /**
@@ -61,6 +61,32 @@ export const renameEvent = (shell: Shell, ref: string, title: string): Shell =>
     shell,
     new Map([[ref, (component) => void component.updatePropertyWithValue('summary', title)]]),
   );
+
+/** Takes addresses out of events, wherever they stand: URL, conference (RFC 7986, 5.11), place and description. */
+export function dropLinks(shell: Shell, links: ReadonlyMap<string, ReadonlySet<string>>): Shell {
+  const changes = new Map<string, Change>();
+  for (const [ref, going] of links)
+    changes.set(ref, (component) => {
+      for (const name of ['url', 'conference'])
+        for (const property of component.getAllProperties(name))
+          if (going.has(String(property.getFirstValue() ?? ''))) component.removeProperty(property);
+      for (const name of ['location', 'description']) dropFromText(component, name, going);
+    });
+  return changeEvents(shell, changes);
+}
+
+function dropFromText(component: ICAL.Component, name: string, going: ReadonlySet<string>): void {
+  const property = component.getFirstProperty(name);
+  const text = String(property?.getFirstValue() ?? '');
+  const left = text.replace(addressPattern, (address) => (going.has(address) ? '' : address));
+  if (!property || left === text) return;
+  const tidy = left
+    .replace(/[ \t]{2,}/g, ' ')
+    .replace(/^[\s,;:–-]+$/, '')
+    .trim();
+  if (tidy === '') component.removeProperty(property);
+  else property.setValue(tidy);
+}
 
 const overridesOf = (shell: Shell, event: CourseEvent): CourseEvent[] =>
   event.recurrenceId === null

@@ -90,7 +90,9 @@ function linksOf(component: ICAL.Component, text: (property: string) => string):
   return [...new Set(links.filter((link) => link !== ''))];
 }
 
-const addressesIn = (text: string): string[] => text.match(/https?:\/\/[^\s<>"]+[^\s<>".,;:)]/g) ?? [];
+/** A web address in running text; what ends a sentence is no part of it. */
+export const addressPattern = /https?:\/\/[^\s<>"]+[^\s<>".,;:)]/g;
+const addressesIn = (text: string): string[] => text.match(addressPattern) ?? [];
 const compactTime = (time: ICAL.Time) => time.toString().replace(/[-:]/g, '');
 
 /** Occurrences are worked out up to this many, and no further than a year after the term. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { partOfStep } from '@/core/plan/step';
+import { partOfStep, type Step } from '@/core/plan/step';
 import { makeStep, writtenStepSchema, type WrittenStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import { planSteps } from '@/store/schema';
@@ -11,6 +11,7 @@ import { blobHash, shellOf } from '../shells/kept-state';
 import { rulesFrom } from '../house-rules/written-rules';
 import { keptRules } from '../house-rules/house-rules';
 import { countPlan, nextPlace, planOf } from './plan';
+import { plannedShell, rememberWithStep } from './planned-shell';
 import { tryStep, type StepTrial } from './try-step';
 
 /** How a plan is edited by hand: a step added or replaced, taken out, or brought to another place. */
@@ -32,37 +33,41 @@ export interface AddedStep extends EditedPlan, StepTrial {
 }
 
 /**
- * Adds a step by hand as far as it can be done: what a guard holds back is told with its way out and stays outside the
+ * Adds a step by hand on top of the plan so far, as far as it can be done: what a guard holds back is told with its way out and stays outside the
  * plan, and so does what is so already.
  */
 export function addByHand(context: Context, shell: CurrentShell, written: WrittenStep): Result<AddedStep> {
-  const { db } = context;
-  const now = shellOf(context.blobs, blobHash.parse(shell.version.stateBlob));
   const rules = rulesFrom(keptRules(context).written);
   if (!rules.ok) return rules;
+  const now = plannedShell(context, shell, rules.value);
   const wanted = makeStep(now, written);
   if (!wanted.ok) return wanted;
-  const { trial, possible } = tryStep(now, wanted.value, rules.value.keyMarks);
+  const { trial, possible, after } = tryStep(now, wanted.value, rules.value.keyMarks);
   const step = partOfStep(wanted.value, possible);
   if (step === null) return good({ ...trial, id: null, planSize: shell.plan.size });
+  const { id, size, key } = keepStep(context, shell.row.id, step);
+  rememberWithStep(context, shell, { planKey: key, shell: after, step });
+  return good({ ...trial, id, planSize: size });
+}
+
+/** Writes a step by hand behind the others. */
+function keepStep(context: Context, shellId: string, step: Step) {
   const id = randomUUID();
-  return good(
-    db.transaction((tx) => {
-      tx.insert(planSteps)
-        .values({
-          id,
-          shellId: shell.row.id,
-          place: nextPlace(tx, shell.row.id),
-          findingId: null,
-          how: 'hand',
-          action: step.action,
-          step: JSON.stringify(step),
-          addedAt: new Date().toISOString(),
-        })
-        .run();
-      return { ...trial, id, planSize: countPlan(tx, shell.row.id).size };
-    }),
-  );
+  return context.db.transaction((tx) => {
+    tx.insert(planSteps)
+      .values({
+        id,
+        shellId,
+        place: nextPlace(tx, shellId),
+        findingId: null,
+        how: 'hand',
+        action: step.action,
+        step: JSON.stringify(step),
+        addedAt: new Date().toISOString(),
+      })
+      .run();
+    return { id, ...countPlan(tx, shellId) };
+  });
 }
 
 /** Edits the plan. A step is made for the shell as it stands, so that it knows what it replaces. */

@@ -12,13 +12,13 @@ export interface StepTrial {
   readonly nothing: number;
 }
 
-/** Tries a step on a shell; `possible` are the refs of the targets that it would change. */
+/** Tries a step on a shell; `possible` are the refs of the targets that it would change, `after` the shell then. */
 export function tryStep(
   shell: Shell,
   step: Step,
   keyMarks: readonly string[],
-): { readonly trial: StepTrial; readonly possible: readonly string[] } {
-  const { results } = runPlan(shell, [step], { keyMarks });
+): { readonly trial: StepTrial; readonly possible: readonly string[]; readonly after: Shell } {
+  const { results, after } = runPlan(shell, [step], { keyMarks });
   const done = results.filter((result) => result.outcome === 'done');
   const possible = done.flatMap(({ step: part }) =>
     (part.targets as readonly AnyTarget[]).map(({ ref }) => ref),
@@ -27,6 +27,7 @@ export function tryStep(
   const held = results.filter((result) => result.outcome === 'blocked');
   return {
     possible,
+    after,
     trial: {
       done: possible.length,
       nothing: nothing.reduce((sum, { titles }) => sum + titles.length, 0),

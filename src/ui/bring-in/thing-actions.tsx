@@ -1,13 +1,9 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
-import { useState } from 'react';
-import { plural } from '@/core/text/plural';
-import type { AddedStep } from '@/services/decide/edit-plan';
 import type { ContentsLine } from '@/services/shells/contents-list';
-import { send } from '../jobs/use-job';
+import { HeldBack } from '../parts/held-back';
+import { RedateChosen } from '../redate/redate-chosen';
+import { usePlanEdit } from '../parts/use-plan-edit';
 
 /** Something that can be done with many things at once: a step of the plan. */
 interface ThingAction {
@@ -53,46 +49,12 @@ interface ThingActionsProps {
 
 /** The buttons for what is chosen, each with how many things it touches; what is held back is said at once. */
 export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsProps) {
-  const router = useRouter();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
-  const [held, setHeld] = useState<AddedStep['held']>([]);
-  const [isBusy, setBusy] = useState(false);
-  const plan = (edit: unknown) => send<AddedStep>(`/api/shells/${shellId}/plan`, edit);
-
-  const undo = async (stepId: string) => {
-    const result = await plan({ edit: 'remove', ids: [stepId] });
-    if (!result.ok) enqueueSnackbar(result.trouble, { variant: 'error' });
-    router.refresh();
-  };
+  const plan = usePlanEdit(shellId);
   const act = async ({ step, words }: ThingAction, targets: readonly string[]) => {
-    setBusy(true);
-    const result = await plan({ edit: 'add', step: { ...step, targets } });
-    setBusy(false);
-    if (!result.ok) {
-      enqueueSnackbar(result.trouble, { variant: 'error' });
-      return;
-    }
-    const { id, done, nothing } = result.value;
-    setHeld(result.value.held);
-    enqueueSnackbar(sayAdded(words, done, nothing), {
-      action: (key) =>
-        id !== null && (
-          <Button
-            color="inherit"
-            size="small"
-            onClick={() => {
-              closeSnackbar(key);
-              void undo(id);
-            }}
-          >
-            Undo
-          </Button>
-        ),
-    });
-    if (id !== null) onDone();
-    router.refresh();
+    const ids = await plan.add(words, [{ ...step, targets }]);
+    if (ids.length > 0) onDone();
   };
-
+  const dated = chosen.filter((line) => line.day !== '').map((line) => line.ref);
   return (
     <>
       <div
@@ -100,6 +62,7 @@ export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsPro
         aria-label="What to do with the chosen"
         style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}
       >
+        {lines.some((line) => line.day !== '') && <RedateChosen shellId={shellId} refs={dated} />}
         {thingActions
           .filter((action) => lines.some(action.isFor))
           .map((action) => {
@@ -109,7 +72,7 @@ export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsPro
                 key={action.key}
                 size="small"
                 variant={action.key === 'delete' ? 'contained' : 'outlined'}
-                disabled={targets.length === 0 || isBusy}
+                disabled={targets.length === 0 || plan.isBusy}
                 onClick={() => void act(action, targets)}
               >
                 {action.words} {targets.length > 0 && targets.length.toLocaleString('en')}
@@ -117,35 +80,7 @@ export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsPro
             );
           })}
       </div>
-      {held.length > 0 && <HeldBack held={held} onClose={() => setHeld([])} />}
+      <HeldBack held={plan.held} onClose={plan.forgetHeld} />
     </>
   );
-}
-
-/** What guards keep out of the plan, each with its reason and the way out. */
-function HeldBack({ held, onClose }: { held: AddedStep['held']; onClose: () => void }) {
-  return (
-    <Alert severity="warning" onClose={onClose} sx={{ width: '100%' }}>
-      Held back, and not in the plan:
-      <ul style={{ margin: '4px 0 0', paddingLeft: 18, maxHeight: 160, overflow: 'auto' }}>
-        {held.map(({ reason, titles }) => (
-          <li key={reason}>
-            {titles.length > 1 && `${sayTitles(titles)}: `}
-            {reason}
-          </li>
-        ))}
-      </ul>
-    </Alert>
-  );
-}
-
-function sayTitles(titles: readonly string[]): string {
-  const first = titles.slice(0, 3).map((title) => `“${title}”`);
-  return titles.length > 3 ? `${first.join(', ')} and ${titles.length - 3} more` : first.join(', ');
-}
-
-function sayAdded(words: string, done: number, nothing: number): string {
-  const already = nothing > 0 ? ` ${plural(nothing, 'thing')} already so.` : '';
-  if (done === 0) return `Nothing was added to the plan.${already}`;
-  return `In the plan: ${words.toLowerCase()} ${plural(done, 'thing')}.${already}`;
 }

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import type { DecideView } from '@/services/decide/decide-view';
 import { UprightCoat } from '../coat/upright-coat';
 import { DecideActions } from './decide-actions';
+import { DecideViews } from './decide-views';
 import { EvidencePanel } from './evidence-panel';
 import { FilterBar } from './filter-bar';
 import { FindingList } from './finding-list';
@@ -24,7 +25,12 @@ export function Workbench({ view }: { view: DecideView }) {
         <UprightCoat sketch={view.sketch} findings={view.findings} current={current} onOpen={bench.look} />
       </div>
       <div className={styles.left}>
-        <FilterBar bench={bench} />
+        <div>
+          <div style={{ padding: '8px 12px 0' }}>
+            <DecideViews shellId={view.id} />
+          </div>
+          <FilterBar bench={bench} />
+        </div>
         {rows.length ? (
           <FindingList
             rows={rows}

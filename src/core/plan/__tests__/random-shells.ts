@@ -220,7 +220,7 @@ function eventLines(e: Parts['events'][number], i: number): string[] {
   const series = event([
     `SUMMARY:Event ${i}`,
     `DTSTART${spelled('20270112')}`,
-    ...(e.rule ? [`RRULE:${e.rule}`] : []),
+    ...(e.rule ? [`RRULE:${e.rule}`] : [`URL:${meeting}`]),
   ]);
   const second = e.rule.startsWith('FREQ=DAILY') ? '20270113' : '20270119';
   const range = e.range ? ';RANGE=THISANDFUTURE' : '';
@@ -269,6 +269,7 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
     step((t) => hand('delete', t, { unlink: true })),
     step((t) => hand('delete', t, { leaveBroken: true })),
     step((t) => hand('delete', t, { questions: idents })),
+    step((t) => hand('drop-link', t, { links: each(t, (r) => [shell.events.find((e) => e.ref === r)?.links[0] ?? meeting]) })),
     // Half of them are about what an item really requires: any other would seldom come to anything.
     step((t, other, n) => hand('drop-requirement', t, { requirements: each(t, (r) => [n % 2 ? other : (requiredBy(shell, r) ?? other)]) })),
     step((t) => hand('edit-text', t, { sentences: each(t, () => [{ from: 'It is due soon.', to: 'It is due & done.' }]) })),
@@ -282,6 +283,7 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
     step((t, other, n) => hand('move', t, place(other, n))),
     step((t, other, n) => hand('place', t, place(other, n))),
     step((t, _, n) => hand('re-date', t, { dates: each(t, (r) => (r.startsWith('e') ? { start: n % 2 ? '2027-01-19T00:00:00' : '2027-01-13T00:00:00' } : { due: dayTime, opens: null })) })),
+    step((t, _, n) => hand('re-date', t, { dates: each(t, () => ({ start: '2027-01-18T10:00:00', series: { rule: `FREQ=WEEKLY;COUNT=${2 + (n % 5)}`, excluded: n % 2 ? ['2027-01-25T10:00:00'] : [], extra: [] } })) })),
     step((t, other) => hand('relink', t, { to: each(t, () => other) })),
     step((t) => hand('relink', t, { addresses: { '../nowhere.html': path, 'nowhere.html': path } })),
     step((t, _, n) => hand('rename', t, { titles: each(t, (r) => `${r} renamed ${n % 3}`) })),
@@ -298,5 +300,6 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
   return fc.array(fc.oneof(...kinds), { maxLength: 8 });
 }
 
+const meeting = 'https://meet.example.org/old';
 const requiredBy = (shell: Shell, ref: string): string | undefined =>
   shell.items.find((item) => item.ref === ref)?.requires[0];

@@ -2,6 +2,7 @@ import { add } from './add';
 import { clearDates } from './clear-dates';
 import { deleteAction } from './delete';
 import { deleteQuestions } from './delete-questions';
+import { dropLink } from './drop-link';
 import { dropRequirement } from './drop-requirement';
 import { editText } from './edit-text';
 import { endRecurrence } from './end-recurrence';
@@ -33,6 +34,7 @@ export const actions = {
   'clear-dates': clearDates,
   delete: deleteAction,
   'delete-questions': deleteQuestions,
+  'drop-link': dropLink,
   'drop-requirement': dropRequirement,
   'edit-text': editText,
   'end-recurrence': endRecurrence,

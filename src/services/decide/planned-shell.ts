@@ -1,0 +1,52 @@
+import { runPlan, type RunRules } from '@/core/plan/run-plan';
+import { actionOf, type Step } from '@/core/plan/step';
+import { phases } from '@/core/plan/actions/action';
+import type { Shell } from '@/core/shell/model';
+import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+import { blobHash, shellOf } from '../shells/kept-state';
+import { planOf } from './plan';
+
+/** Shells as plans would leave them, by state and plan: what is edited by hand is edited on top of the plan so far. */
+const recent = new Map<string, Shell>();
+const mostRecent = 4;
+
+function remember(key: string, shell: Shell): void {
+  recent.delete(key);
+  recent.set(key, shell);
+  const oldest = recent.keys().next().value;
+  if (recent.size > mostRecent && oldest !== undefined) recent.delete(oldest);
+}
+
+const keyOf = (shell: CurrentShell, planKey: string): string =>
+  `${shell.row.id} ${shell.version.stateBlob} ${planKey}`;
+
+/** The shell as the plan so far would leave it; itself where the plan is empty. */
+export function plannedShell(context: Context, shell: CurrentShell, rules: RunRules): Shell {
+  const now = shellOf(context.blobs, blobHash.parse(shell.version.stateBlob));
+  if (shell.plan.size === 0) return now;
+  const key = keyOf(shell, shell.plan.key);
+  const known = recent.get(key);
+  const steps = () => planOf(context.db, shell.row.id).map((row) => row.step);
+  const planned = known ?? runPlan(now, steps(), rules).after;
+  remember(key, planned);
+  return planned;
+}
+
+/**
+ * Keeps the planned shell with one step more, so that it need not be worked out again: only the new step was folded in.
+ * That holds where the step takes its turn behind all others; deletions are done all together, and are run anew.
+ */
+export function rememberWithStep(
+  context: Context,
+  before: CurrentShell,
+  after: { readonly planKey: string; readonly shell: Shell; readonly step: Step },
+): void {
+  const earlier = planOf(context.db, before.row.id).map((row) => turnOf(row.step));
+  const turn = turnOf(after.step);
+  const isLast = turn < phases.length - 1 && earlier.every((other) => other <= turn);
+  if (isLast) remember(keyOf(before, after.planKey), after.shell);
+}
+
+/** When a step takes its turn: the place of its phase. */
+const turnOf = (step: Step): number => phases.indexOf(actionOf(step.action).phase);
