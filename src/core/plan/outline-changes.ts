@@ -49,6 +49,20 @@ export function putItem(shell: Shell, item: Item, place: Place): Shell {
   return { ...shell, items: [...rest.slice(0, at), moved, ...inside, ...rest.slice(at)] };
 }
 
+/** Puts several items, none inside another, into one place, one behind the other, in one go. */
+export function putItems(shell: Shell, items: readonly Item[], place: Place): Shell {
+  const outline = outlineOf(shell);
+  const parent = place.into as ItemRef | null;
+  const blocks = items.flatMap((item) => [
+    { ...item, placed: true, parent },
+    ...outline.descendants(item.ref),
+  ]);
+  const going = new Set<string>(blocks.map((item) => item.ref));
+  const rest = shell.items.filter((item) => !going.has(item.ref));
+  const at = positionOf(rest, place);
+  return { ...shell, items: [...rest.slice(0, at), ...blocks, ...rest.slice(at)] };
+}
+
 /** Where in the list the place begins: before its neighbour, at its module’s end, or before what is outside. */
 function positionOf(items: readonly Item[], { into, before }: Place): number {
   if (before !== null) return items.findIndex((i) => i.ref === before);

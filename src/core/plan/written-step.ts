@@ -42,6 +42,8 @@ export const planSchema = z.strictObject({
   schema: z.literal('currycomb.plan/1'),
   base: z.string(),
   steps: z.array(writtenStepSchema),
+  /** Title and place of what the steps name, so that a plan can be used on another shell. */
+  names: z.record(z.string(), z.strictObject({ title: z.string(), place: z.array(z.string()) })).optional(),
 });
 export interface Plan {
   readonly schema: 'currycomb.plan/1';

@@ -3,7 +3,9 @@ import { createContext, use, useCallback, useMemo, useState, type ReactNode } fr
 import type { DecisionPatch } from '@/services/decide/decisions';
 import type { FrameView } from './stages';
 
-type Patch = (patch: DecisionPatch) => void;
+/** The counts that changed; what is not told stays. */
+type Counts = Pick<DecisionPatch, 'planSize'> & Partial<Pick<DecisionPatch, 'undecided' | 'percent'>>;
+type Patch = (patch: Counts) => void;
 const PatchContext = createContext<Patch>(() => undefined);
 const ViewContext = createContext<FrameView | null>(null);
 
@@ -12,13 +14,16 @@ export function FrameCounts({ view, children }: { view: FrameView; children: Rea
   const [kept, setKept] = useState<{ view: FrameView; next: FrameView } | null>(null);
   const patch = useCallback<Patch>(
     ({ planSize, undecided, percent }) => {
-      const states = {
-        ...view.states,
-        decide: `${undecided} open`,
-        rehearse: planSize === 0 ? '–' : 'not yet',
-        prove: `${percent} % smooth`,
-      };
-      setKept({ view, next: { ...view, planSize, states } });
+      setKept((now) => {
+        const base = now?.view === view ? now.next : view;
+        const states = {
+          ...base.states,
+          ...(undecided === undefined ? {} : { decide: `${undecided} open` }),
+          rehearse: planSize === 0 ? '–' : 'not yet',
+          ...(percent === undefined ? {} : { prove: `${percent} % smooth` }),
+        };
+        return { view, next: { ...base, planSize, states } };
+      });
     },
     [view],
   );

@@ -30,7 +30,7 @@ export function LoadChart({ load }: { load: readonly WeekLoad[] }) {
             <Tooltip
               isAnimationActive={false}
               cursor={{ fill: 'var(--chosen)' }}
-              labelFormatter={(week) => `Week ${String(week)}`}
+              labelFormatter={(week) => <>Week {week}</>}
               contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', borderRadius: 6 }}
             />
             <Legend

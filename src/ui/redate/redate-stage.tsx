@@ -267,7 +267,9 @@ function Warnings({ changes }: { changes: readonly RedateChange[] }) {
   const counted = kinds
     .map((kind) => ({ kind, n: changes.filter((change) => change.warnings.includes(kind)).length }))
     .filter(({ n }) => n > 0);
-  if (counted.length === 0) return null;
+  if (changes.length === 0) return null;
+  if (counted.length === 0)
+    return <p style={{ margin: 0 }}>Every new day lies inside the term, has class, and is in order.</p>;
   return (
     <ul className={styles.warnings} aria-label="Warnings">
       {counted.map(({ kind, n }) => (

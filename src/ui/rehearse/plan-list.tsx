@@ -6,6 +6,7 @@ import { useSnackbar } from 'notistack';
 import { plural } from '@/core/text/plural';
 import type { PlanLine } from '@/services/decide/plan-list';
 import { send } from '../jobs/use-job';
+import { PlanFiles } from './plan-files';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
 import styles from './rehearse.module.css';
@@ -71,6 +72,7 @@ export function PlanList({
         </h1>
         <Link href={`/shells/${id}/rehearse`}>{lines.length ? 'See what it would do' : 'Back'}</Link>
       </div>
+      <PlanFiles id={id} hasSteps={lines.length > 0} />
       {lines.length === 0 ? (
         <p>
           Nothing is planned. Accept what should go on <Link href={`/shells/${id}/comb`}>Comb</Link> or{' '}

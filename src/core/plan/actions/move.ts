@@ -1,7 +1,8 @@
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
-import { blockOf, placeOf, putItem, whyNotThere } from '../outline-changes';
-import { defineAction } from './action';
+import type { Shell } from '@/core/shell/model';
+import { blockOf, placeOf, putItem, putItems, whyNotThere, type Place } from '../outline-changes';
+import { defineAction, freely, type Target } from './action';
 import { moduleAround, moduleAroundNow } from './module-around';
 import { placeFor, placeParams, placeSets, writtenPlaces } from './place-params';
 
@@ -26,6 +27,8 @@ export const move = defineAction({
     return place !== null && now.into === sets.into && place.before === sets.before;
   },
   apply: (shell, targets) => {
+    const together = movedTogether(shell, targets);
+    if (together) return freely(together);
     const blocked = new Map<string, string>();
     const asked = new Set(targets.map((target) => target.ref));
     let now = shell;
@@ -46,3 +49,26 @@ export const move = defineAction({
     return { shell: now, blocked };
   },
 });
+
+/** Items that all go to one place, none of them around another or around the place; null where it takes one by one. */
+function movedTogether(shell: Shell, targets: readonly Target<unknown, Place>[]): Shell | null {
+  const [first] = targets;
+  if (!first || targets.length < 2) return null;
+  const outline = outlineOf(shell);
+  const { into, before } = first.sets;
+  const refs = new Set<string>(targets.map((target) => target.ref));
+  const items = targets.map((target) => outline.byRef.get(target.ref as ItemRef));
+  const isOnePlace = targets.every(({ sets }) => sets.into === into && sets.before === before);
+  if (!isOnePlace || refs.size < targets.length) return null;
+  const moving = new Set<string>();
+  for (const item of items) {
+    if (!item?.placed || outline.ancestors(item).some((around) => refs.has(around.ref))) return null;
+    for (const inside of blockOf(shell, item)) moving.add(inside.ref);
+  }
+  if (whyNotThere(shell, first.sets, moving) !== null) return null;
+  return putItems(
+    shell,
+    items.filter((item) => item !== undefined),
+    first.sets,
+  );
+}

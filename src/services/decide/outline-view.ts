@@ -1,0 +1,85 @@
+import type { Family, ListedFinding } from '@/core/checks/finding';
+import { blankItem } from '@/core/shell/blank-item';
+import type { Item } from '@/core/shell/model';
+import type { LocalDate } from '@/core/time/local-date';
+import { listedFindings } from '../comb/kept-findings';
+import type { Context } from '../context';
+import { keptRules } from '../house-rules/house-rules';
+import { rulesFrom } from '../house-rules/written-rules';
+import { courseOf } from '../shells/course';
+import type { CurrentShell } from '../shells/current-shell';
+import { plannedShell } from './planned-shell';
+
+const carried = [
+  'ref',
+  'kind',
+  'title',
+  'placed',
+  'parent',
+  'shown',
+  'opens',
+  'closes',
+  'due',
+  'points',
+  'gradeCategory',
+  'created',
+  'staffOnly',
+] as const;
+/** An item as the outline editor gets it: what is as it is for most items is left out. */
+export type WireItem = Partial<Pick<Item, (typeof carried)[number] | 'content'>>;
+
+/** The most urgent finding about an item. */
+export interface ItemFinding {
+  readonly id: string;
+  readonly title: string;
+  readonly family: Family;
+}
+
+/** The outline as the plan so far would leave it. */
+export interface OutlineView {
+  readonly id: string;
+  readonly items: readonly WireItem[];
+  readonly findings: Readonly<Record<string, ItemFinding>>;
+  readonly term: {
+    readonly title: string;
+    readonly start: LocalDate | null;
+    readonly end: LocalDate | null;
+  };
+  readonly noClassDays: readonly LocalDate[];
+}
+
+export function outlineView(context: Context, current: CurrentShell): OutlineView {
+  const rules = rulesFrom(keptRules(context).written);
+  const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const open = current.audit
+    ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
+    : [];
+  return {
+    id: current.row.id,
+    items: shell.items.filter((item) => item.kind !== 'home-page' || item.placed).map(wireItem),
+    findings: findingsByItem(open),
+    term: shell.term,
+    noClassDays: shell.noClassDays,
+  };
+}
+
+function wireItem(item: Item): WireItem {
+  const told = carried.filter((name) => item[name] !== blankItem[name]).map((name) => [name, item[name]]);
+  // Whether a module shows a page itself decides whether it can be merged or lifted away.
+  const content =
+    item.content === null ? [] : [['content', item.kind === 'module' ? item.content : 'it has']];
+  return Object.fromEntries([...told, ...content]) as WireItem;
+}
+
+const urgencies = ['fix-first', 'look-at', 'tidy'] as const;
+
+function findingsByItem(open: readonly ListedFinding[]): Record<string, ItemFinding> {
+  const worst: Record<string, ItemFinding> = {};
+  for (const urgency of urgencies)
+    for (const finding of open)
+      if (finding.urgency === urgency)
+        for (const { type, ref } of finding.subjects)
+          if (type === 'item')
+            worst[ref] ??= { id: finding.id, title: finding.title, family: finding.family };
+  return worst;
+}

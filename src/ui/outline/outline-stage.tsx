@@ -1,0 +1,155 @@
+'use client';
+import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import type { Gesture } from '@/core/outline/gesture';
+import { indent, moveBeside, moveByOne, outdent, type Side } from '@/core/outline/move-gestures';
+import { countOutOfOrder } from '@/core/outline/order-gestures';
+import { plural } from '@/core/text/plural';
+import type { OutlineView } from '@/services/decide/outline-view';
+import { DecideViews } from '../decide/decide-views';
+import { HeldBack } from '../parts/held-back';
+import { KeyHints } from '../parts/key-hints';
+import { useChoice } from '../parts/use-choice';
+import { outlineRows, type OutlineRow } from './outline-model';
+import { OutlinePanel, type Tool } from './outline-panel';
+import { OutlineStrip } from './outline-strip';
+import { OutlineTree, type TreeHandle } from './outline-tree';
+import { useOutline } from './use-outline';
+import styles from './outline.module.css';
+
+const treeKeys = [
+  ['↑ ↓', 'go'],
+  ['Space', 'choose'],
+  ['Alt ↑ ↓', 'move'],
+  ['Alt ← →', 'out, in'],
+  ['F2', 'rename'],
+  ['H S', 'hide, show'],
+  ['Ctrl Z', 'take back'],
+] as const;
+
+/** The outline as an editor: the tree, what is chosen, and everything that can be done with it. */
+export function OutlineStage({ view }: { view: OutlineView }) {
+  const outline = useOutline(view);
+  const { shell, findings } = outline;
+  const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
+  const [find, setFind] = useState('');
+  const [tool, setTool] = useState<Tool | null>(null);
+  const tree = useRef<TreeHandle>(null);
+  const allRows = useMemo(() => outlineRows(shell, closed), [shell, closed]);
+  const rows = useMemo(() => filtered(allRows, find), [allRows, find]);
+  const keys = useMemo(() => rows.map((row) => row.item.ref), [rows]);
+  const choice = useChoice(keys);
+  const current = rows[choice.at]?.item.ref ?? null;
+  const about: ReadonlySet<string> =
+    choice.chosen.size > 0 || current === null ? choice.chosen : new Set([current]);
+  const panelChoice = useDeferredValue(choice.chosen);
+  const close = (row: OutlineRow, isOpen: boolean) =>
+    setClosed((now) => {
+      const next = new Set(now);
+      if (isOpen) next.delete(row.item.ref);
+      else next.add(row.item.ref);
+      return next;
+    });
+  const onKey = (event: KeyboardEvent) => {
+    const run = keyAction(event);
+    if (!run) return;
+    event.preventDefault();
+    run();
+  };
+  const keyAction = (event: KeyboardEvent): (() => void) | undefined => {
+    const row = rows[choice.at];
+    const gesture = (words: string, steps: Gesture) => () => outline.run(words, steps);
+    const { key } = event;
+    if (event.ctrlKey || event.metaKey) {
+      if (key.toLowerCase() === 'z') return outline.undo;
+      return key.toLowerCase() === 'a' ? choice.toggleAll : undefined;
+    }
+    if (event.altKey) {
+      const moves: Readonly<Record<string, () => void>> = {
+        ArrowUp: gesture('Move up', moveByOne(shell, about, false)),
+        ArrowDown: gesture('Move down', moveByOne(shell, about, true)),
+        ArrowRight: gesture('Move in', indent(shell, about)),
+        ArrowLeft: gesture('Move out', outdent(shell, about)),
+      };
+      return moves[key];
+    }
+    const switched = (action: 'hide' | 'show'): Gesture => [{ action, targets: [...about], params: {} }];
+    const actions: Readonly<Record<string, () => void>> = {
+      ArrowDown: () => choice.move(1, event.shiftKey),
+      ArrowUp: () => choice.move(-1, event.shiftKey),
+      PageDown: () => choice.move(12, event.shiftKey),
+      PageUp: () => choice.move(-12, event.shiftKey),
+      Home: () => choice.move(-Infinity, event.shiftKey),
+      End: () => choice.move(Infinity, event.shiftKey),
+      ArrowRight: () => row && row.inside > 0 && close(row, true),
+      ArrowLeft: () => (row?.isOpen ? close(row, false) : goToParent(row)),
+      ' ': () => choice.toggle(choice.at, event.shiftKey),
+      Escape: choice.clear,
+      F2: () => setTool('rename'),
+      h: gesture('Hide', switched('hide')),
+      s: gesture('Show', switched('show')),
+    };
+    return actions[key];
+  };
+  const goToParent = (row: OutlineRow | undefined) => {
+    const parent = row ? keys.indexOf(row.item.parent ?? ('' as never)) : -1;
+    if (parent >= 0) choice.move(parent - choice.at, false);
+  };
+  const drop = (dragged: string, neighbour: string, side: Side) => {
+    const refs = choice.chosen.has(dragged) ? choice.chosen : new Set([dragged]);
+    outline.run('Move', moveBeside(shell, refs, neighbour, side));
+  };
+  return (
+    <div className={styles.page}>
+      <OutlineStrip rows={allRows} findings={findings} tree={tree} />
+      <div className={styles.main}>
+        <div className={styles.top}>
+          <div>
+            <h1>{headlineOf(shell.items.length, countOutOfOrder(shell))}</h1>
+            <p className="soft" style={{ margin: '4px 0 0' }}>
+              As the plan so far would leave it. Every change here is a step of the plan.
+            </p>
+          </div>
+          <DecideViews shellId={view.id} />
+        </div>
+        <HeldBack held={outline.held} onClose={outline.forgetHeld} />
+        <OutlineTree
+          ref={tree}
+          rows={rows}
+          findings={findings}
+          choice={choice}
+          find={find}
+          onFind={setFind}
+          onKey={onKey}
+          onOpen={close}
+          onDrop={drop}
+        />
+        <KeyHints keys={treeKeys} />
+      </div>
+      <OutlinePanel
+        shellId={view.id}
+        shell={shell}
+        refs={panelChoice}
+        last={outline.last}
+        tool={tool}
+        onTool={setTool}
+        onRun={outline.run}
+        onUndo={outline.undo}
+      />
+    </div>
+  );
+}
+
+function headlineOf(items: number, { out, of }: { readonly out: number; readonly of: number }): string {
+  if (out > 0) return `${out} of ${of} numbered modules out of order`;
+  return plural(items, 'item') + ' in the outline and outside it';
+}
+
+/** The rows whose title has all the words; the tree as it is without any. */
+function filtered(rows: readonly OutlineRow[], find: string): readonly OutlineRow[] {
+  const words = find.normalize('NFKC').toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return rows;
+  return rows.filter((row) => {
+    const title = row.item.title.normalize('NFKC').toLowerCase();
+    return words.every((word) => title.includes(word));
+  });
+}

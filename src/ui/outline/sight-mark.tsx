@@ -1,0 +1,49 @@
+import type { ReactNode } from 'react';
+import type { Sight } from './outline-model';
+import styles from './outline.module.css';
+
+/** Four forms for four states, told apart without colour: full, half, dashed, a slope. */
+const forms: Readonly<Record<Sight, ReactNode>> = {
+  Shown: <rect x="1" y="2" width="12" height="10" rx="2" fill="currentColor" />,
+  Timed: (
+    <>
+      <rect
+        x="1.500"
+        y="2.500"
+        width="11"
+        height="9"
+        rx="2"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.500"
+      />
+      <rect x="2" y="3" width="5" height="8" fill="currentColor" />
+    </>
+  ),
+  Hidden: (
+    <rect
+      x="1.750"
+      y="2.750"
+      width="10.500"
+      height="8.500"
+      rx="2"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.500"
+      strokeDasharray="3 2"
+    />
+  ),
+  Shadowed: <path d="M1 12h12V3z" fill="currentColor" />,
+};
+
+/** What students get of an item. */
+export function SightMark({ sight }: { sight: Sight }) {
+  return (
+    <span className={styles.sight} data-sight={sight}>
+      <svg viewBox="0 0 14 14" width="14" height="14" aria-hidden="true" focusable="false">
+        {forms[sight]}
+      </svg>
+      {sight}
+    </span>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { plural } from '@/core/text/plural';
+import type { TakenPlan } from '@/services/decide/plan-file';
+import { send } from '../jobs/use-job';
+import { HeldBack } from '../parts/held-back';
+
+/** Keeps the plan as a file, and takes one in: for the command line, for next term, for another shell. */
+export function PlanFiles({ id, hasSteps }: { id: string; hasSteps: boolean }) {
+  const router = useRouter();
+  const input = useRef<HTMLInputElement>(null);
+  const [taken, setTaken] = useState<TakenPlan | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const address = `/api/shells/${id}/plan/file`;
+  const takeIn = async (file: File) => {
+    const plan = parsed(await file.text());
+    const result =
+      plan === undefined
+        ? ({
+            ok: false,
+            trouble: `“${file.name}” is not readable as JSON; choose a plan that Currycomb wrote.`,
+          } as const)
+        : await send<TakenPlan>(address, plan);
+    setTaken(result.ok ? result.value : null);
+    setTrouble(result.ok ? null : result.trouble);
+    router.refresh();
+  };
+  return (
+    <div style={{ display: 'grid', gap: 8 }}>
+      <div style={{ display: 'flex', gap: 8 }}>
+        {hasSteps && (
+          <Button size="small" variant="outlined" href={address} download>
+            Save the plan as a file
+          </Button>
+        )}
+        <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
+          Take a plan in …
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          data-testid="plan-file"
+          aria-label="A plan file"
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) void takeIn(file);
+            event.target.value = '';
+          }}
+        />
+      </div>
+      {trouble !== null && <Alert severity="error">{trouble}</Alert>}
+      {taken && <Taken taken={taken} onClose={() => setTaken(null)} />}
+    </div>
+  );
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}
+
+/** What was added, and what was not found here. */
+function Taken({ taken, onClose }: { taken: TakenPlan; onClose: () => void }) {
+  const done = taken.added.reduce((sum, one) => sum + one.done, 0);
+  const notFound = taken.missing.map((title) => `“${title}”`).join(', ');
+  return (
+    <>
+      <Alert severity={notFound || taken.unread.length ? 'warning' : 'success'} onClose={onClose}>
+        {plural(done, 'change')} came into the plan.
+        {notFound && ` Not found in this shell, by ref or by title and place: ${notFound}.`}
+        {taken.unread.map((sentence) => (
+          <div key={sentence}>{sentence}</div>
+        ))}
+      </Alert>
+      <HeldBack held={taken.added.flatMap((one) => one.held)} onClose={onClose} />
+    </>
+  );
+}
