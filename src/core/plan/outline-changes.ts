@@ -14,15 +14,6 @@ export const blockOf = (shell: Shell, item: Item): Item[] => [
   ...outlineOf(shell).descendants(item.ref),
 ];
 
-/** The place that an item has now; null where it stands in no outline. */
-export function placeOf(shell: Shell, ref: string): Place | null {
-  const outline = outlineOf(shell);
-  const item = outline.byRef.get(ref as ItemRef);
-  if (!item?.placed) return null;
-  const siblings = outline.children(item.parent);
-  return { into: item.parent, before: siblings[siblings.indexOf(item) + 1]?.ref ?? null };
-}
-
 /** Why nothing can stand in that place; null where it can. `moving` are the refs of what shall stand there, all inside included. */
 export function whyNotThere(shell: Shell, place: Place, moving: ReadonlySet<string>): string | null {
   const outline = outlineOf(shell);

@@ -1,7 +1,7 @@
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import type { Shell } from '@/core/shell/model';
-import { blockOf, placeOf, putItem, putItems, whyNotThere, type Place } from '../outline-changes';
+import { blockOf, putItem, putItems, whyNotThere, type Place } from '../outline-changes';
 import { defineAction, freely, type Target } from './action';
 import { moduleAround, moduleAroundNow } from './module-around';
 import { placeFor, placeParams, placeSets, writtenPlaces } from './place-params';
@@ -22,10 +22,8 @@ export const move = defineAction({
   setsOf: placeFor,
   paramsOf: writtenPlaces,
   now: moduleAroundNow,
-  isSet: (now, sets, shell, ref) => {
-    const place = placeOf(shell, ref);
-    return place !== null && now.into === sets.into && place.before === sets.before;
-  },
+  // One that stands there already is still one of those that shall stand there one behind the other.
+  isSet: () => false,
   apply: (shell, targets) => {
     const together = movedTogether(shell, targets);
     if (together) return freely(together);
