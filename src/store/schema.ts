@@ -104,6 +104,21 @@ export const leaveBes = sqliteTable(
     check: text('check').notNull(),
     substance: text('substance').notNull(),
     title: text('title').notNull(),
+    /** Why, in the words of whoever decided it; null where nobody said. */
+    reason: text('reason'),
+    decidedAt: text('decided_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.course, t.check, t.substance] })],
+);
+
+/** Findings that wait: for the owner’s answer, or for another day. Kept like those that were left be. */
+export const waiting = sqliteTable(
+  'waiting',
+  {
+    course: text('course').notNull(),
+    check: text('check').notNull(),
+    substance: text('substance').notNull(),
+    kind: text('kind', { enum: ['ask', 'later'] }).notNull(),
     decidedAt: text('decided_at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.course, t.check, t.substance] })],

@@ -1,5 +1,5 @@
 import type { Shell } from '@/core/shell/model';
-import { writeCsv } from '../status-sheet/write-status-sheet';
+import { writeCsv } from '@/formats/archive/write-csv';
 
 /** The grade setup of a shell as OneRoster 1.2 CSV files: manifest, categories, lineItems; never a person's row. */
 export interface GradeFiles {

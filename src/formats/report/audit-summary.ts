@@ -1,6 +1,6 @@
 import { largest } from '@/core/collect';
 import { urgencies, urgencyTitles, type Urgency } from '@/core/checks/finding';
-import { writeCsv } from '../status-sheet/write-status-sheet';
+import { writeCsv } from '@/formats/archive/write-csv';
 
 /** One package in a summary; trouble instead of figures where it could not be read. */
 export interface SummaryRow {

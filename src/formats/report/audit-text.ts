@@ -2,7 +2,7 @@ import { familyTitles, urgencies, urgencyTitles, type Finding } from '@/core/che
 import type { Audit } from '@/core/checks/run-checks';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
-import { writeCsv } from '../status-sheet/write-status-sheet';
+import { writeCsv } from '@/formats/archive/write-csv';
 
 /** An audit as plain text, most urgent first. */
 export function auditText(shell: Shell, intake: readonly IntakeNote[], audit: Audit): string {

@@ -1,7 +1,8 @@
 import { ShellComposer } from '../cartridge/compose-shell';
 import { applyStatusSheet } from './apply-status-sheet';
 import { readStatusSheet } from './read-status-sheet';
-import { writeCsv, writeStatusSheet } from './write-status-sheet';
+import { writeCsv } from '../archive/write-csv';
+import { writeStatusSheet } from './write-status-sheet';
 
 function base() {
   const c = new ShellComposer();

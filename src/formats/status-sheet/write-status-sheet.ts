@@ -1,4 +1,4 @@
-import { stringify } from 'csv-stringify/sync';
+import { writeCsv } from '../archive/write-csv';
 import type { Item, Shell } from '@/core/shell/model';
 import { statusColumns, type StatusColumn } from './columns';
 
@@ -42,17 +42,6 @@ export function writeStatusSheet(shell: Shell): string {
   for (const group of shell.groups) rows.push({ ref: group.ref, title: group.title, kind: 'group' });
   return writeCsv([[...statusColumns], ...rows.map((row) => statusColumns.map((c) => row[c] ?? ''))]);
 }
-
-/** CSV (RFC 4180) whose cells no spreadsheet takes for a formula: such a cell gets an apostrophe in front. */
-export const writeCsv = (table: readonly (readonly string[])[]): string =>
-  stringify(
-    table.map((row) =>
-      row.map((cell) =>
-        /^[=+\-@\t\r]/.test(cell) && !/^[+-]?\d+([.,]\d+)?$/.test(cell) ? `'${cell}` : cell,
-      ),
-    ),
-    { record_delimiter: '\r\n', quoted_match: /[\r\n]/ },
-  );
 
 /** An empty cell means “not known”. */
 function yesOrNo(value: boolean | null): string {

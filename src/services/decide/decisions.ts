@@ -26,7 +26,15 @@ export const decisionSchema = z.discriminatedUnion('decision', [
     findings: ids.max(1),
     only: z.array(z.string()).min(1).max(100_000),
   }),
-  z.strictObject({ decision: z.literal('leave-be'), findings: ids }),
+  z.strictObject({
+    decision: z.literal('leave-be'),
+    findings: ids,
+    reason: z.string().trim().max(2000).optional(),
+  }),
+  /** The owner must say: it goes on the question sheet. */
+  z.strictObject({ decision: z.literal('ask'), findings: ids }),
+  /** Not today. */
+  z.strictObject({ decision: z.literal('later'), findings: ids }),
   /** Take a decision back: the finding is open again. */
   z.strictObject({ decision: z.literal('reopen'), findings: ids }),
   /** Another remedy than the proposed one: its place among those that the finding offers. */
@@ -37,7 +45,7 @@ export type Decision = z.output<typeof decisionSchema>;
 /** What became of the decided findings, and the counts that it changed: the page brings itself up to date by it. */
 export interface DecisionPatch {
   readonly findings: readonly string[];
-  readonly state: 'open' | 'planned' | 'left-be';
+  readonly state: 'open' | 'planned' | 'left-be' | 'asked' | 'later';
   /** What the plan does about them, where it does. */
   readonly actions: Readonly<Record<string, string>>;
   readonly planSize: number;
@@ -68,7 +76,9 @@ export function decide(context: Context, shell: CurrentShell, decision: Decision
   context.db.transaction((tx) => {
     const now = new Date().toISOString();
     const wereLeft = openAgain(tx, shell, rows);
-    if (decision.decision === 'leave-be') leave(tx, course, audit.id, rows, now);
+    if (decision.decision === 'leave-be') leave(tx, course, audit.id, rows, { now, reason: decision.reason });
+    if (decision.decision === 'ask' || decision.decision === 'later')
+      letWait(tx, course, audit.id, rows, { now, kind: decision.decision });
     if (decision.decision === 'accept') addRemedies(tx, shell.row.id, audit.id, rows, now);
     if (decision.decision === 'change' || decision.decision === 'accept-some')
       addOther(tx, shell.row.id, audit.id, decision, now);
@@ -164,11 +174,27 @@ function leave(
   course: string,
   auditId: string,
   rows: readonly DecidedRow[],
-  now: string,
+  { now, reason }: { readonly now: string; readonly reason: string | undefined },
+): void {
+  const why = reason === undefined || reason === '' ? null : reason;
+  tx.run(
+    sql`INSERT OR IGNORE INTO leave_bes (course, "check", substance, title, reason, decided_at)
+        SELECT ${course}, "check", substance, json_extract(listed, '$.title'), ${why}, ${now}
+        FROM findings WHERE audit_id = ${auditId} AND id IN ${asList(rows.map((row) => row.id))}`,
+  );
+}
+
+/** Puts findings aside until the owner answered, or for another day. */
+function letWait(
+  tx: Transaction,
+  course: string,
+  auditId: string,
+  rows: readonly DecidedRow[],
+  { now, kind }: { readonly now: string; readonly kind: 'ask' | 'later' },
 ): void {
   tx.run(
-    sql`INSERT OR IGNORE INTO leave_bes (course, "check", substance, title, decided_at)
-        SELECT ${course}, "check", substance, json_extract(listed, '$.title'), ${now}
+    sql`INSERT OR REPLACE INTO waiting (course, "check", substance, kind, decided_at)
+        SELECT ${course}, "check", substance, ${kind}, ${now}
         FROM findings WHERE audit_id = ${auditId} AND id IN ${asList(rows.map((row) => row.id))}`,
   );
 }
@@ -178,6 +204,11 @@ function openAgain(tx: Transaction, shell: CurrentShell, rows: readonly DecidedR
   const ids = asList(rows.map((row) => row.id));
   tx.run(sql`DELETE FROM plan_steps WHERE shell_id = ${shell.row.id} AND finding_id IN ${ids}`);
   const course = courseOf(shell.row);
+  tx.run(
+    sql`DELETE FROM waiting WHERE course = ${course} AND EXISTS (SELECT 1 FROM findings f
+        WHERE f.audit_id = ${shell.audit?.id ?? ''} AND f.id IN ${ids}
+          AND f."check" = waiting."check" AND f.substance = waiting.substance)`,
+  );
   const left = new Set(
     tx
       .select({ check: leaveBes.check, substance: leaveBes.substance })
@@ -210,6 +241,8 @@ const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>>
   change: 'planned',
   'leave-be': 'left-be',
   reopen: 'open',
+  ask: 'asked',
+  later: 'later',
 };
 
 function patchOf(context: Context, shellId: string, { decision, findings }: Decision): DecisionPatch {
@@ -249,3 +282,16 @@ export function staleLeaveBes(
     )
     .all(courseOf(shell.row), shell.audit.id) as { check: string; title: string; decidedAt: string }[];
 }
+
+/** Open findings that wait, and what for. */
+export const waitingFindings = (
+  context: Context,
+  shell: CurrentShell,
+): readonly { readonly finding: string; readonly kind: 'ask' | 'later' }[] =>
+  shell.audit === null
+    ? []
+    : context.db.all(
+        sql`SELECT f.id AS finding, w.kind AS kind FROM waiting w JOIN findings f
+            ON f.audit_id = ${shell.audit.id} AND f."check" = w."check" AND f.substance = w.substance
+            WHERE w.course = ${courseOf(shell.row)} ORDER BY f.place`,
+      );

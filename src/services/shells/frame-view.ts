@@ -3,6 +3,7 @@ import { spellDate, type LocalDate } from '@/core/time/local-date';
 import { and, eq, sql } from 'drizzle-orm';
 import { findings, planSteps } from '@/store/schema';
 import { isRehearsed } from '../rehearse/order-rehearsal';
+import { courseOf } from './course';
 import { inventoryOf, runsOf, type CurrentShell } from './current-shell';
 
 /** A term in one line: its title, else its days, else that nobody told. */
@@ -63,5 +64,10 @@ export function undecidedOf({ db }: Context, { row, audit }: CurrentShell): numb
     .innerJoin(findings, and(eq(findings.auditId, audit.id), eq(findings.id, planSteps.findingId)))
     .where(and(eq(planSteps.shellId, row.id), sql`json_extract(${findings.listed}, '$.coveredBy') IS NULL`))
     .all();
-  return audit.tally.total - known.length;
+  const waits = db.get<{ n: number }>(
+    sql`SELECT count(*) AS n FROM waiting w JOIN findings f
+        ON f.audit_id = ${audit.id} AND f."check" = w."check" AND f.substance = w.substance
+        WHERE w.course = ${courseOf(row)} AND json_extract(f.listed, '$.coveredBy') IS NULL`,
+  );
+  return audit.tally.total - known.length - waits.n;
 }

@@ -1,10 +1,10 @@
 'use client';
 import { useSnackbar } from 'notistack';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useState } from 'react';
 import type { CombView } from '@/services/comb/comb-view';
 import type { DecisionPatch } from '@/services/decide/decisions';
 import { useFramePatch } from '../frame/frame-counts';
-import { send } from '../jobs/use-job';
+import { useLine } from '../jobs/use-line';
 
 export type FindingState = DecisionPatch['state'];
 
@@ -18,7 +18,10 @@ export interface Decisions {
   accept(findings: readonly string[]): void;
   /** Takes a finding’s remedy for some of its things. */
   acceptSome(finding: string, only: readonly string[]): void;
-  leaveBe(findings: readonly string[]): void;
+  leaveBe(findings: readonly string[], reason?: string): void;
+  /** The owner must say. */
+  ask(findings: readonly string[]): void;
+  later(findings: readonly string[]): void;
   reopen(findings: readonly string[]): void;
   /** Takes another remedy: its place among those that the finding offers. */
   change(finding: string, other: number): void;
@@ -42,6 +45,7 @@ interface Deciding {
     readonly findings: readonly string[];
     readonly other?: number;
     readonly only?: readonly string[];
+    readonly reason?: string;
   };
   readonly becomes: Decided;
 }
@@ -51,8 +55,7 @@ export function useDecisions(view: CombView): Decisions {
   const { enqueueSnackbar } = useSnackbar();
   const patchFrame = useFramePatch();
   const [pending, setPending] = useState(0);
-  // One after the other, so that what was decided last stands last.
-  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const sendInLine = useLine();
   const [kept, setKept] = useState<Overlay | null>(null);
   const overlay = kept?.view === view ? kept : null;
   const decide = useCallback(
@@ -61,9 +64,7 @@ export function useDecisions(view: CombView): Decisions {
       const everyOne = new Map(body.findings.map((id) => [id, becomes]));
       setPending((n) => n + 1);
       setKept((now) => withDecided(now, view, everyOne));
-      const sent = line.current.then(() => send<DecisionPatch>(`/api/shells/${view.id}/decisions`, body));
-      line.current = sent;
-      const result = await sent;
+      const result = await sendInLine<DecisionPatch>(`/api/shells/${view.id}/decisions`, body);
       setPending((n) => n - 1);
       if (!result.ok) {
         setKept((now) => withDecided(now, view, before));
@@ -75,7 +76,7 @@ export function useDecisions(view: CombView): Decisions {
       setKept((now) => withDecided(now, view, after, planSize));
       patchFrame(result.value);
     },
-    [view, overlay, enqueueSnackbar, patchFrame],
+    [view, overlay, enqueueSnackbar, patchFrame, sendInLine],
   );
   const stateOf = useCallback((id: string) => decidedIn(overlay, view, id).state, [overlay, view]);
   return {
@@ -93,8 +94,15 @@ export function useDecisions(view: CombView): Decisions {
         body: { decision: 'accept-some', findings: [finding], only },
         becomes: { state: 'planned', action: null },
       }),
-    leaveBe: (findings) =>
-      void decide({ body: { decision: 'leave-be', findings }, becomes: { state: 'left-be', action: null } }),
+    leaveBe: (findings, reason) =>
+      void decide({
+        body: { decision: 'leave-be', findings, ...(reason ? { reason } : {}) },
+        becomes: { state: 'left-be', action: null },
+      }),
+    ask: (findings) =>
+      void decide({ body: { decision: 'ask', findings }, becomes: { state: 'asked', action: null } }),
+    later: (findings) =>
+      void decide({ body: { decision: 'later', findings }, becomes: { state: 'later', action: null } }),
     reopen: (findings) =>
       void decide({ body: { decision: 'reopen', findings }, becomes: { state: 'open', action: null } }),
     change: (finding, other) =>
@@ -127,9 +135,12 @@ function decidedIn(overlay: Overlay | null, view: CombView, id: string): Decided
   return { state, action: indexOf(view).planned.get(id) ?? null };
 }
 
+const waitingStates = { ask: 'asked', later: 'later' } as const;
+
 interface ViewIndex {
   readonly planned: ReadonlyMap<string, string>;
   readonly leftBe: ReadonlySet<string>;
+  readonly waiting: ReadonlyMap<string, 'asked' | 'later'>;
 }
 const indexes = new WeakMap<CombView, ViewIndex>();
 
@@ -141,13 +152,15 @@ function indexOf(view: CombView): ViewIndex {
       view.planned.map(({ finding, action, how }) => [finding, how === 'remedy' ? 'accepted' : action]),
     ),
     leftBe: new Set(view.leftBe.map((f) => f.id)),
+    waiting: new Map(view.waiting.map(({ finding, kind }) => [finding, waitingStates[kind]])),
   };
   indexes.set(view, index);
   return index;
 }
 
 function stateIn(view: CombView, id: string): FindingState {
-  const { planned, leftBe } = indexOf(view);
+  const { planned, leftBe, waiting } = indexOf(view);
   if (planned.has(id)) return 'planned';
-  return leftBe.has(id) ? 'left-be' : 'open';
+  if (leftBe.has(id)) return 'left-be';
+  return waiting.get(id) ?? 'open';
 }

@@ -25,6 +25,11 @@ export function DecideActions({ shellId, bench, here }: DecideActionsProps) {
         </span>
       )}
       <span style={{ flex: 1 }} />
+      {bench.lists.asked.length > 0 && (
+        <Button href={`/shells/${shellId}/decide/questions`} variant="text">
+          Question sheet ({bench.lists.asked.length})
+        </Button>
+      )}
       {decisions.planSize > 0 && (
         <Button href={`/shells/${shellId}/rehearse`} variant="text">
           Rehearse {plural(decisions.planSize, 'change')}
@@ -57,6 +62,33 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
       <Button variant="outlined" color="inherit" disabled={!about.length} onClick={bench.leaveBe}>
         {chosen.size > 1 ? `Leave ${about.length} be` : 'Leave be'}
       </Button>
+      <WaitingActions bench={bench} />
+    </>
+  );
+}
+
+/** What the owner must say, and what is for another day; back from there. */
+function WaitingActions({ bench }: { bench: WorkbenchState }) {
+  const { about, filter } = bench;
+  const isWaiting = filter.state === 'asked' || filter.state === 'later';
+  const many = about.length > 1 ? ` ${about.length}` : '';
+  return (
+    <>
+      {filter.state !== 'asked' && (
+        <Button variant="text" color="inherit" disabled={!about.length} onClick={bench.ask}>
+          Ask{many}
+        </Button>
+      )}
+      {filter.state !== 'later' && (
+        <Button variant="text" color="inherit" disabled={!about.length} onClick={bench.later}>
+          Later{many}
+        </Button>
+      )}
+      {isWaiting && (
+        <Button variant="text" color="inherit" disabled={!about.length} onClick={bench.reopen}>
+          Open again{many}
+        </Button>
+      )}
     </>
   );
 }

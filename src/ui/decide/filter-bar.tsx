@@ -16,9 +16,14 @@ import styles from './decide.module.css';
 const stateTitles: Readonly<Record<ListState, string>> = {
   open: 'Open',
   parts: 'Parts of larger ones',
+  asked: 'Asked',
+  later: 'Later',
   planned: 'In the plan',
   'left-be': 'Left be',
 };
+
+/** Lists that are named only where they hold something. */
+const mayBeEmpty: ReadonlySet<ListState> = new Set<ListState>(['parts', 'asked', 'later']);
 
 /** The workbench's filters: what was decided, urgency, family, one batch. Each says how many it would show. */
 export function FilterBar({ bench }: { bench: WorkbenchState }) {
@@ -32,7 +37,7 @@ export function FilterBar({ bench }: { bench: WorkbenchState }) {
     <div className={styles.filters} role="group" aria-label="Filters">
       <h1 className="unseen">Decide</h1>
       {listStates
-        .filter((state) => state !== 'parts' || lists.parts.length > 0 || filter.state === 'parts')
+        .filter((state) => !mayBeEmpty.has(state) || lists[state].length > 0 || filter.state === state)
         .map((state) => (
           <FilterChip
             key={state}

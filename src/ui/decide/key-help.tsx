@@ -4,6 +4,8 @@ import styles from './decide.module.css';
 const deciding = [
   ['A', 'accept'],
   ['L', 'leave be'],
+  ['Q', 'ask'],
+  ['W', 'later'],
 ] as const;
 const reopening = [['U', 'open again']] as const;
 

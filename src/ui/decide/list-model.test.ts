@@ -28,7 +28,14 @@ const batches = batchFindings(
 );
 const rows = (query: string) =>
   listRows(
-    { open: [open[0]!, open[2]!], parts: [open[1]!], planned: [open[0]!], 'left-be': [] },
+    {
+      open: [open[0]!, open[2]!],
+      parts: [open[1]!],
+      asked: [],
+      later: [],
+      planned: [open[0]!],
+      'left-be': [],
+    },
     readFilter(new URLSearchParams(query)),
     batches,
     (c) => c,

@@ -1,11 +1,11 @@
 import type { Batch } from '@/core/checks/batches';
 import { families, urgencies, type Family, type ListedFinding, type Urgency } from '@/core/checks/finding';
 
-export const listStates = ['open', 'parts', 'planned', 'left-be'] as const;
+export const listStates = ['open', 'parts', 'asked', 'later', 'planned', 'left-be'] as const;
 /** What was decided about a finding. What is open and part of a larger finding is apart. */
 export type ListState = (typeof listStates)[number];
 /** Whether a list holds findings that nothing was decided about yet. */
-export const isUndecided = (state: ListState): boolean => state === 'open' || state === 'parts';
+export const isUndecided = (state: ListState): boolean => state !== 'planned' && state !== 'left-be';
 
 /** What the list shows; every part of it is in the page's address. */
 export interface Filter {

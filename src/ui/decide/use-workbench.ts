@@ -41,6 +41,8 @@ export interface WorkbenchState {
   groupOfCurrent(): readonly string[];
   accept(): void;
   leaveBe(): void;
+  ask(): void;
+  later(): void;
   reopen(): void;
   change(other: number): void;
 }
@@ -128,6 +130,16 @@ export function useWorkbench(view: DecideView): WorkbenchState {
       decisions.leaveBe(ids);
       goOn();
     },
+    ask: () => {
+      if (!ids.length) return;
+      decisions.ask(ids);
+      goOn();
+    },
+    later: () => {
+      if (!ids.length) return;
+      decisions.later(ids);
+      goOn();
+    },
     reopen: () => {
       if (!ids.length) return;
       decisions.reopen(ids);
@@ -147,7 +159,14 @@ const notSpared = (finding: ListedFinding, spared: ReadonlySet<string>): readonl
 
 /** The findings by what was decided about them. */
 function listsOf(view: DecideView, stateOf: Decisions['stateOf']): WorkbenchState['lists'] {
-  const lists: Record<ListState, ListedFinding[]> = { open: [], parts: [], planned: [], 'left-be': [] };
+  const lists: Record<ListState, ListedFinding[]> = {
+    open: [],
+    parts: [],
+    asked: [],
+    later: [],
+    planned: [],
+    'left-be': [],
+  };
   const all = [...view.findings, ...view.leftBe];
   const parts = partsOf(all.filter((finding) => stateOf(finding.id) !== 'left-be'));
   for (const finding of all) {

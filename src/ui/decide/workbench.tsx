@@ -97,7 +97,8 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
     bench.chooseAll();
     return;
   }
-  const isOpen = isUndecided(bench.filter.state);
+  const { filter } = bench;
+  const isOpen = isUndecided(filter.state);
   const whole = bench.rows.length;
   const keys: Readonly<Record<string, () => void>> = {
     ArrowDown: () => bench.move(1, event.shiftKey),
@@ -113,7 +114,9 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
     Escape: bench.chooseNone,
     a: () => isOpen && bench.accept(),
     l: () => isOpen && bench.leaveBe(),
-    u: () => !isOpen && bench.reopen(),
+    q: () => isOpen && filter.state !== 'asked' && bench.ask(),
+    w: () => isOpen && filter.state !== 'later' && bench.later(),
+    u: () => filter.state !== 'open' && bench.reopen(),
   };
   const run = keys[key];
   if (!run) return;

@@ -1,13 +1,14 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from 'notistack';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Gesture } from '@/core/outline/gesture';
 import type { Shell } from '@/core/shell/model';
 import type { AddedStep } from '@/services/decide/edit-plan';
 import type { OutlineView } from '@/services/decide/outline-view';
 import { useFramePatch } from '../frame/frame-counts';
 import { send } from '../jobs/use-job';
+import { useLine } from '../jobs/use-line';
 import { shellOfView } from './outline-model';
 import { previewStep } from './preview-step';
 
@@ -15,7 +16,8 @@ interface Done {
   readonly words: string;
   /** The outline before it. */
   readonly before: Shell;
-  readonly ids: readonly string[];
+  /** The steps that it became; known when the server has them. */
+  readonly ids: Promise<readonly string[]>;
 }
 
 export interface OutlineState {
@@ -47,7 +49,7 @@ export function useOutline(view: OutlineView): OutlineState {
   const [done, setDone] = useState<readonly Done[]>([]);
   const [held, setHeld] = useState<AddedStep['held']>([]);
   // Gestures reach the server one after another, so that each stands on the one before.
-  const line = useRef<Promise<unknown>>(Promise.resolve());
+  const sendInLine = useLine();
   const show = (next: Shell) => setEdited({ view, shell: next, findings });
   const address = `/api/shells/${view.id}`;
 
@@ -56,16 +58,14 @@ export function useOutline(view: OutlineView): OutlineState {
     if (result.ok) setEdited({ view, shell: shellOfView(result.value), findings: result.value.findings });
   };
   const keep = async (gesture: Gesture): Promise<readonly AddedStep[]> => {
+    const sent = gesture.map((step) => sendInLine<AddedStep>(`${address}/plan`, { edit: 'add', step }));
     const added: AddedStep[] = [];
-    for (const step of gesture) {
-      const result = await send<AddedStep>(`${address}/plan`, { edit: 'add', step });
-      if (!result.ok) {
-        enqueueSnackbar(result.trouble, { variant: 'error' });
-        break;
-      }
-      added.push(result.value);
-      patchFrame({ planSize: result.value.planSize });
+    for (const result of await Promise.all(sent)) {
+      if (result.ok) added.push(result.value);
+      else enqueueSnackbar(result.trouble, { variant: 'error' });
     }
+    const last = added.at(-1);
+    if (last) patchFrame({ planSize: last.planSize });
     return added;
   };
 
@@ -74,15 +74,13 @@ export function useOutline(view: OutlineView): OutlineState {
     const before = shell;
     const preview = previewGesture(before, gesture);
     if (preview) show(preview);
-    const kept = line.current.then(() => keep(gesture));
-    line.current = kept;
-    void kept.then(async (added) => {
-      const ids = added.flatMap(({ id }) => (id === null ? [] : [id]));
+    const ids = keep(gesture).then(async (added) => {
       const isWhole = added.length === gesture.length && added.every((one) => one.held.length === 0);
       setHeld(added.flatMap((one) => one.held));
-      if (ids.length > 0) setDone((now) => [{ words, before, ids }, ...now]);
       if (preview === null || !isWhole) await askAgain();
+      return added.flatMap(({ id }) => (id === null ? [] : [id]));
     });
+    setDone((now) => [{ words, before, ids }, ...now]);
   };
   const undo = () => {
     const [latest, ...others] = done;
@@ -90,12 +88,16 @@ export function useOutline(view: OutlineView): OutlineState {
     setDone(others);
     show(latest.before);
     setHeld([]);
-    line.current = line.current.then(async () => {
-      const result = await send<{ planSize: number }>(`${address}/plan`, { edit: 'remove', ids: latest.ids });
-      if (result.ok) patchFrame({ planSize: result.value.planSize });
-      else enqueueSnackbar(result.trouble, { variant: 'error' });
-      if (!result.ok) router.refresh();
-    });
+    void latest.ids.then(takeOut);
+  };
+  const takeOut = async (ids: readonly string[]) => {
+    if (ids.length === 0) return;
+    const result = await sendInLine<{ planSize: number }>(`${address}/plan`, { edit: 'remove', ids });
+    if (result.ok) patchFrame({ planSize: result.value.planSize });
+    else {
+      enqueueSnackbar(result.trouble, { variant: 'error' });
+      router.refresh();
+    }
   };
   return {
     shell,

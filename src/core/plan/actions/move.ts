@@ -2,7 +2,7 @@ import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import type { Shell } from '@/core/shell/model';
 import { blockOf, putItem, putItems, whyNotThere, type Place } from '../outline-changes';
-import { defineAction, freely, type Target } from './action';
+import { defineAction, freely, type Applied, type Target } from './action';
 import { moduleAround, moduleAroundNow } from './module-around';
 import { placeFor, placeParams, placeSets, writtenPlaces } from './place-params';
 
@@ -27,26 +27,38 @@ export const move = defineAction({
   apply: (shell, targets) => {
     const together = movedTogether(shell, targets);
     if (together) return freely(together);
+    // What is held back has no bearing on the others: they are moved as if they alone had been named.
     const blocked = new Map<string, string>();
-    const asked = new Set(targets.map((target) => target.ref));
-    let now = shell;
-    for (const { ref, sets } of targets) {
-      const outline = outlineOf(now);
-      const item = outline.byRef.get(ref as ItemRef);
-      if (!item?.placed) {
-        blocked.set(ref, `“${item?.title ?? ref}” does not stand in the outline`);
-        continue;
-      }
-      // What stands inside another moved item goes along with it.
-      if (outline.ancestors(item).some((around) => asked.has(around.ref) && !blocked.has(around.ref)))
-        continue;
-      const reason = whyNotThere(now, sets, new Set(blockOf(now, item).map((i) => i.ref)));
-      if (reason === null) now = putItem(now, item, sets);
-      else blocked.set(ref, reason);
+    for (;;) {
+      const moved = movedOneByOne(
+        shell,
+        targets.filter((target) => !blocked.has(target.ref)),
+      );
+      if (moved.blocked.size === 0) return { shell: moved.shell, blocked };
+      for (const [ref, reason] of moved.blocked) blocked.set(ref, reason);
     }
-    return { shell: now, blocked };
   },
 });
+
+function movedOneByOne(shell: Shell, targets: readonly Target<unknown, Place>[]): Applied {
+  const blocked = new Map<string, string>();
+  const asked = new Set(targets.map((target) => target.ref));
+  let now = shell;
+  for (const { ref, sets } of targets) {
+    const outline = outlineOf(now);
+    const item = outline.byRef.get(ref as ItemRef);
+    if (!item?.placed) {
+      blocked.set(ref, `“${item?.title ?? ref}” does not stand in the outline`);
+      continue;
+    }
+    // What stands inside another moved item goes along with it.
+    if (outline.ancestors(item).some((around) => asked.has(around.ref) && !blocked.has(around.ref))) continue;
+    const reason = whyNotThere(now, sets, new Set(blockOf(now, item).map((i) => i.ref)));
+    if (reason === null) now = putItem(now, item, sets);
+    else blocked.set(ref, reason);
+  }
+  return { shell: now, blocked };
+}
 
 /** Items that all go to one place, none of them around another or around the place; null where it takes one by one. */
 function movedTogether(shell: Shell, targets: readonly Target<unknown, Place>[]): Shell | null {

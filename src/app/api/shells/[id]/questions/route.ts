@@ -1,0 +1,26 @@
+import { spellDate } from '@/core/time/local-date';
+import { sheetCsv } from '@/formats/question-sheet/sheet-csv';
+import { sheetHtml } from '@/formats/question-sheet/sheet-html';
+import { todayHere } from '@/services/clock';
+import { answersSchema, questionSheet, readBackAnswers } from '@/services/decide/questions';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { shellRoute } from '../../../shell-route';
+
+/** The question sheet as a file: a page, or a table with `?as=csv`. */
+export const GET = shellRoute((shell, context, request) => {
+  const sheet = questionSheet(context, shell, spellDate(todayHere()));
+  const isTable = new URL(request.url).searchParams.get('as') === 'csv';
+  const name = `${sheet.shell.replace(/[^\p{L}\p{N}]+/gu, '-')}-questions.${isTable ? 'csv' : 'html'}`;
+  return new Response(isTable ? sheetCsv(sheet) : sheetHtml(sheet), {
+    headers: {
+      'content-type': `${isTable ? 'text/csv' : 'text/html'}; charset=utf-8`,
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+    },
+  });
+});
+
+/** Reads answers back: looked at first, taken with `take`. */
+export const POST = shellRoute(async (shell, context, request) => {
+  const body = await readBodyAs(request, answersSchema);
+  return body.ok ? answer(readBackAnswers(context, shell, body.value)) : body.response;
+});

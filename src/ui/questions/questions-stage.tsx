@@ -1,0 +1,102 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { plural } from '@/core/text/plural';
+import type { AnswersRead, QuestionsView } from '@/services/decide/questions';
+import { DecideViews } from '../decide/decide-views';
+import { send } from '../jobs/use-job';
+import { AnswersTable } from './answers-table';
+import styles from './questions.module.css';
+
+/** What waits for the owner: out as a sheet, back as answers, shown before they are taken. */
+export function QuestionsStage({ view }: { view: QuestionsView }) {
+  const router = useRouter();
+  const input = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState('');
+  const [read, setRead] = useState<AnswersRead | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const address = `/api/shells/${view.id}/questions`;
+  const ask = async (answers: string, take: boolean) => {
+    const result = await send<AnswersRead>(address, { text: answers, take });
+    setRead(result.ok ? result.value : null);
+    setTrouble(result.ok ? null : result.trouble);
+    if (take) router.refresh();
+  };
+  const look = async (file: File) => {
+    const answers = await file.text();
+    setText(answers);
+    await ask(answers, false);
+  };
+  const { questions } = view;
+  return (
+    <div className={styles.page}>
+      <div className={styles.top}>
+        <div>
+          <h1>{plural(questions.length, 'question')} for the owner</h1>
+          <p className="soft" style={{ margin: '4px 0 0' }}>
+            One answer decides everything that a question is about. The sheet is answered without Currycomb.
+          </p>
+        </div>
+        <DecideViews shellId={view.id} />
+      </div>
+      <div className={styles.buttons}>
+        {questions.length > 0 && (
+          <>
+            <Button variant="contained" href={address} download>
+              Save the question sheet
+            </Button>
+            <Button variant="outlined" href={`${address}?as=csv`} download>
+              As a table (CSV)
+            </Button>
+          </>
+        )}
+        <Button variant="outlined" onClick={() => input.current?.click()}>
+          Read answers …
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".html,.htm,.csv,text/html,text/csv"
+          hidden
+          data-testid="answers-file"
+          aria-label="A sheet with answers"
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            if (file) void look(file);
+            event.target.value = '';
+          }}
+        />
+      </div>
+      {trouble !== null && <Alert severity="warning">{trouble}</Alert>}
+      {read && <AnswersTable read={read} onTake={() => void ask(text, true)} />}
+      {questions.length === 0 ? (
+        <p>
+          Nothing waits for the owner. On <Link href={`/shells/${view.id}/decide`}>Findings</Link>, Ask puts a
+          finding on the sheet.
+        </p>
+      ) : (
+        <ol className={styles.questions}>
+          {questions.map((question) => (
+            <li key={question.id}>
+              <strong>{question.asks}</strong>
+              <span className="soft">
+                {question.proposal === null
+                  ? 'Nothing is proposed.'
+                  : `Yes would mean: ${question.proposal}.`}
+              </span>
+              <ul>
+                {question.things.slice(0, 5).map((thing, k) => (
+                  <li key={k}>{thing}</li>
+                ))}
+                {question.things.length > 5 && <li>and {question.things.length - 5} more</li>}
+              </ul>
+            </li>
+          ))}
+        </ol>
+      )}
+    </div>
+  );
+}
