@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
 import { send, type Sent } from './use-job';
 
@@ -7,27 +8,54 @@ interface Waiting {
   readonly body: unknown;
 }
 
+/** Remembers, from one page to the next, that changes were sent off while the page was left. */
+const sentLate = 'currycomb.sent-late';
+/** The next page may have been read before they arrived; by then they have. */
+const arrivedAfter = 500;
+
 /**
  * Sends changes one after another, so that what was done last stands last. What still waits in line when the page is
- * left is sent off then: nothing that was decided is lost by being quick.
+ * left is sent off then, and the next page is read once more: nothing that was decided is lost by being quick.
  */
 export function useLine(): <T>(url: string, body: unknown) => Promise<Sent<T>> {
+  const router = useRouter();
   const line = useRef<Promise<unknown>>(Promise.resolve());
   const waiting = useRef<readonly Waiting[]>([]);
+  const unanswered = useRef(0);
   useEffect(() => {
+    // The next page is asked for before this one is hidden: what is answered in between is not in it.
+    const note = () => {
+      if (unanswered.current > 0) sessionStorage.setItem(sentLate, 'yes');
+    };
     const sendAll = () => {
+      note();
       for (const { url, body } of waiting.current) void send(url, body);
       waiting.current = [];
     };
+    window.addEventListener('beforeunload', note);
     window.addEventListener('pagehide', sendAll);
-    return () => window.removeEventListener('pagehide', sendAll);
+    return () => {
+      window.removeEventListener('beforeunload', note);
+      window.removeEventListener('pagehide', sendAll);
+    };
   }, []);
+  useEffect(() => {
+    if (sessionStorage.getItem(sentLate) === null) return;
+    const timer = setTimeout(() => {
+      sessionStorage.removeItem(sentLate);
+      router.refresh();
+    }, arrivedAfter);
+    return () => clearTimeout(timer);
+  }, [router]);
   return useCallback(<T>(url: string, body: unknown) => {
     const one: Waiting = { url, body };
     waiting.current = [...waiting.current, one];
-    const sent = line.current.then(() => {
+    unanswered.current += 1;
+    const sent = line.current.then(async () => {
       waiting.current = waiting.current.filter((other) => other !== one);
-      return send<T>(url, body);
+      const result = await send<T>(url, body);
+      unanswered.current -= 1;
+      return result;
     });
     line.current = sent;
     return sent;
