@@ -47,9 +47,12 @@ export const keyed = (page: Page, key: string, control = false, shift = false): 
   );
 
 /** Scrolls through the list in forty jumps and looks at every frame whether rows fill the window. */
-export const blanksWhileScrolling = (page: Page): Promise<{ gaps: number; frames: number }> =>
-  page.evaluate(async () => {
-    const list = document.querySelector<HTMLElement>('[data-testid=findings]')!;
+export const blanksWhileScrolling = (
+  page: Page,
+  selector = '[data-testid=findings]',
+): Promise<{ gaps: number; frames: number }> =>
+  page.evaluate(async (wanted) => {
+    const list = document.querySelector<HTMLElement>(wanted)!;
     let gaps = 0;
     let frames = 0;
     const step = Math.min(900, (list.scrollHeight - list.clientHeight) / 120);
@@ -66,4 +69,4 @@ export const blanksWhileScrolling = (page: Page): Promise<{ gaps: number; frames
         gaps += 1;
     }
     return { gaps, frames };
-  });
+  }, selector);

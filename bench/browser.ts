@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { answered, blanksWhileScrolling, keyed } from './answers';
+import { measureOutline } from './outline-answers';
 import { chooseFiles, clickText, setField, startStage, waitForText } from '../e2e/browser';
 import { writeGenerated } from './generated-package';
 
@@ -81,6 +82,7 @@ try {
     many = await countChosen(page);
     thousand.push(await decided(page, 'a'));
   }
+  const outline = await measureOutline(page, `${stage.address}${shell}/decide/outline`);
   await stage.restart();
   await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
   const combAgain = async () => {
@@ -131,6 +133,12 @@ try {
   say(`| memory of the server with 40 shells (resident) | ${Math.round(memory / 1024 ** 2)} MB | |`);
   say(`| Coat drawn | ${ms(middle(coat))} | 200 ms |`);
   say(`| findings usable after opening | ${ms(middle(opening))} | 2,000 ms |`);
+  say(`| outline usable after opening | ${ms(middle(outline.opening))} | 1,500 ms |`);
+  for (const [what, taken] of Object.entries(outline.answers))
+    say(`| outline: ${what} | ${ms(middle(taken))}, slowest ${ms(Math.max(...taken))} | 150 ms |`);
+  say(
+    `| outline: frames of a fast scroll with a gap | ${outline.blank.gaps} of ${outline.blank.frames} | 0 |`,
+  );
   say(`| filter answered | ${ms(middle(filters))}, slowest ${ms(Math.max(...filters))} | 100 ms |`);
   say(`| next finding by key | ${ms(middle(moving))}, slowest ${ms(Math.max(...moving))} | 100 ms |`);
   say(`| finding chosen by key | ${ms(middle(choosing))}, slowest ${ms(Math.max(...choosing))} | 100 ms |`);

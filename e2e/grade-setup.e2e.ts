@@ -36,7 +36,7 @@ test('eight empty grade categories are gone in at most three clicks from the Com
 });
 
 test('the evidence of a category and of a bank can be looked at', async () => {
-  await page.goto(`${stage.address}/shells/${id}/decide?family=orphan`, { waitUntil: 'load' });
+  await page.goto(`${stage.address}/shells/${id}/decide?family=orphan&urgency=tidy`, { waitUntil: 'load' });
   await waitForText(page, 'No quiz draws on the question bank “converted-bank-1”');
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, '[role=option]', 'No quiz draws on');

@@ -27,11 +27,17 @@ afterAll(async () => {
 const decide = (query = '') =>
   page.goto(`${stage.address}/shells/${id}/decide${query}`, { waitUntil: 'load' });
 const chipSays = (words: string) =>
-  page.waitForFunction(
-    (text) => [...document.querySelectorAll('button')].some((b) => b.textContent?.trim() === text),
-    {},
-    words,
-  );
+  page
+    .waitForFunction(
+      (text) => [...document.querySelectorAll('button')].some((b) => b.textContent?.trim() === text),
+      {},
+      words,
+    )
+    .catch(async () => {
+      throw new Error(
+        `No chip says “${words}”. ${await page.evaluate(() => document.body.innerText.slice(0, 500))}`,
+      );
+    });
 let clicks = 0;
 const click = async (selector: string, words: string) => {
   clicks += 1;
@@ -76,6 +82,20 @@ test('fifty findings are decided by keys alone, one each', async () => {
     {},
     before,
   );
+});
+
+test('a finding is left be with a reason, which its list says from then on', async () => {
+  await decide('?family=duplicate');
+  await page.waitForSelector('[role=option]');
+  await clickText(page, 'button', 'because …');
+  await page.waitForSelector('form input');
+  await page.type('form input', 'both are needed');
+  await page.keyboard.press('Enter');
+  await chipSays('Left be 11');
+  await clickText(page, 'button', 'Left be');
+  await waitForText(page, 'both are needed');
+  await page.reload({ waitUntil: 'load' });
+  await waitForText(page, 'both are needed');
 });
 
 test('the sheet goes out, is answered in a browser without Currycomb, and comes back in eight clicks', async () => {

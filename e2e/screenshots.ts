@@ -43,6 +43,17 @@ try {
   await clickText(page, '[role=option]', '“Reading the staff gauge (2)” says the same');
   await waitForText(page, 'Why this one stays');
   await shot(page, 'decide-pair');
+  await page.goto(`${stage.address}/shells/${id}/decide/outline`, { waitUntil: 'load' });
+  await page.waitForSelector('[role=treegrid] [role=row][aria-level]');
+  await page.type('main input', 'week');
+  for (const row of [3, 5, 6]) await page.click(`[role=treegrid] [role=row][aria-rowindex="${row}"]`);
+  await shot(page, 'outline');
+  await page.goto(`${stage.address}/shells/${id}/decide/calendar`, { waitUntil: 'load' });
+  await clickText(page, 'label', 'Lab section A');
+  await shot(page, 'calendar');
+  await page.goto(`${stage.address}/shells/${id}/decide/re-date`, { waitUntil: 'load' });
+  await waitForText(page, 'dated things would move');
+  await shot(page, 're-date');
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
   for (const words of ['Delete 86', 'Delete 109']) await clickText(page, 'button', words);
   await clickText(page, 'button', 'Look');

@@ -14,28 +14,12 @@ import { previewAddSchema } from '@/formats/report/preview-add';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { auditPackages } from '@/services/comb/audit-packages';
 import { dayList } from './shell-options';
-import { runCommandLine } from './main';
+import { runHere } from './__tests__/run-here';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-/** Runs the command line in this process and takes down what it says. */
-async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
-  let out = '';
-  let err = '';
-  const stdout = jest
-    .spyOn(process.stdout, 'write')
-    .mockImplementation((text) => ((out += String(text)), true));
-  const stderr = jest
-    .spyOn(process.stderr, 'write')
-    .mockImplementation((text) => ((err += String(text)), true));
-  try {
-    return { code: await runCommandLine(args), out, err };
-  } finally {
-    stdout.mockRestore();
-    stderr.mockRestore();
-  }
-}
+const run = runHere;
 
 const page = (title: string) =>
   `<html><head><title>${title}</title></head><body><p>${title}: what we measure at the weir, and how to write it down.</p></body></html>`;

@@ -3,28 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { redateSchema } from '@/formats/report/redate-report';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
-import { runCommandLine } from './main';
+import { runHere } from './__tests__/run-here';
 import { weekdayMap } from './redate-command';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-redate-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
-  let out = '';
-  let err = '';
-  const stdout = jest
-    .spyOn(process.stdout, 'write')
-    .mockImplementation((text) => ((out += String(text)), true));
-  const stderr = jest
-    .spyOn(process.stderr, 'write')
-    .mockImplementation((text) => ((err += String(text)), true));
-  try {
-    return { code: await runCommandLine(args), out, err };
-  } finally {
-    stdout.mockRestore();
-    stderr.mockRestore();
-  }
-}
+const run = runHere;
 
 const course = () =>
   makeZip(join(folder, 'course.imscc'), {

@@ -1,5 +1,4 @@
 import { eq } from 'drizzle-orm';
-import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { makeStep } from '@/core/plan/written-step';
 import { planSteps, rehearsals, shells, versions } from '@/store/schema';
 import { orderRun } from '../carry-out/order-run';
@@ -16,6 +15,7 @@ import { findRun, findShell, runsOf } from '../shells/current-shell';
 import { removeShell } from '../shells/remove-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { listShells } from '../shells/shell-list';
+import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 
 // What the changing half promises, each promise tried where it was once broken.
@@ -26,12 +26,6 @@ beforeAll(() => {
 });
 afterAll(() => data.close());
 
-const cluttered = (c: ShellComposer) => {
-  c.page('Outlook', '<p>What comes next in the course, week by week, at the weir.</p>', { ref: 'o' });
-  c.module('Empty one', { ref: 'e1' });
-  c.module('Empty two', { ref: 'e2' });
-  for (let n = 0; n < 4; n += 1) c.file(`left-${n}.txt`, `left over ${n}`);
-};
 const fresh = async (code: string) => {
   const id = await data.bringIn(cluttered, code);
   await data.comb(id);

@@ -1,10 +1,10 @@
-import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { sheetHtml } from '@/formats/question-sheet/sheet-html';
 import { leaveBes } from '@/store/schema';
 import { decide, waitingFindings } from '../decide/decisions';
 import { planOf } from '../decide/plan';
 import { questionSheet, readBackAnswers } from '../decide/questions';
 import { undecidedOf } from '../shells/frame-view';
+import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 
 jest.setTimeout(60_000);
@@ -14,12 +14,6 @@ beforeAll(() => {
 });
 afterAll(() => data.close());
 
-const cluttered = (c: ShellComposer) => {
-  c.page('Outlook', '<p>What comes next in the course, week by week, at the weir.</p>', { ref: 'o' });
-  c.module('Empty one', { ref: 'e1' });
-  c.module('Empty two', { ref: 'e2' });
-  for (let n = 0; n < 4; n += 1) c.file(`left-${n}.txt`, `left over ${n}`);
-};
 const fresh = async (code: string) => {
   const id = await data.bringIn(cluttered, code);
   await data.comb(id);

@@ -8,7 +8,7 @@ import type { Smoothness } from '@/core/checks/smoothness';
 import { countThings } from '@/core/shell/inventory';
 import type { Sketch } from '@/core/shell/sketch';
 import type { Context } from '../context';
-import { staleLeaveBes, waitingFindings } from '../decide/decisions';
+import { leftBeReasons, staleLeaveBes, waitingFindings } from '../decide/decisions';
 import { plannedActions } from '../decide/plan';
 import { courseOf } from '../shells/course';
 import { sketchOfVersion, inventoryOf, type CurrentShell } from '../shells/current-shell';
@@ -33,6 +33,8 @@ export interface CombView {
   readonly sketch: Sketch;
   readonly findings: readonly ListedFinding[];
   readonly leftBe: readonly ListedFinding[];
+  /** Why findings were left be, in the words of whoever did it. */
+  readonly reasons: ReturnType<typeof leftBeReasons>;
   /** Open findings that wait: for the owner’s answer, or for another day. */
   readonly waiting: ReturnType<typeof waitingFindings>;
   /** Findings that were left be and do not come up any more. */
@@ -73,6 +75,7 @@ export function combView(context: Context, shell: CurrentShell, rulesKey = ''): 
     sketch: sketchOfVersion(version),
     findings: open,
     leftBe: listed('left-be'),
+    reasons: leftBeReasons(context, shell),
     waiting: waitingFindings(context, shell),
     staleLeaveBes: staleLeaveBes(context, shell),
     batches,

@@ -295,3 +295,17 @@ export const waitingFindings = (
             ON f.audit_id = ${shell.audit.id} AND f."check" = w."check" AND f.substance = w.substance
             WHERE w.course = ${courseOf(shell.row)} ORDER BY f.place`,
       );
+
+/** Why findings were left be, where somebody said it. */
+export const leftBeReasons = (context: Context, shell: CurrentShell): Readonly<Record<string, string>> =>
+  shell.audit === null
+    ? {}
+    : Object.fromEntries(
+        context.db
+          .all<{ finding: string; reason: string }>(
+            sql`SELECT f.id AS finding, l.reason AS reason FROM leave_bes l JOIN findings f
+                ON f.audit_id = ${shell.audit.id} AND f."check" = l."check" AND f.substance = l.substance
+                WHERE l.course = ${courseOf(shell.row)} AND l.reason IS NOT NULL`,
+          )
+          .map(({ finding, reason }) => [finding, reason]),
+      );

@@ -13,7 +13,7 @@ export interface Decisions {
   readonly busy: boolean;
   readonly planSize: number;
   stateOf(finding: string): FindingState;
-  /** What the plan does about a finding; null where it does nothing. */
+  /** What the plan does about a finding, or why it was left be; null where there is nothing to say. */
   actionOf(finding: string): string | null;
   accept(findings: readonly string[]): void;
   /** Takes a finding’s remedy for some of its things. */
@@ -31,11 +31,11 @@ interface Decided {
   readonly state: FindingState;
   readonly action: string | null;
 }
-/** What was decided since the page came in; it is dropped with the page that it belongs to. */
+/** What was decided since the page came in. */
 interface Overlay {
-  readonly view: CombView;
   readonly decided: ReadonlyMap<string, Decided>;
-  readonly planSize: number;
+  /** Null until the server said it. */
+  readonly planSize: number | null;
 }
 
 /** What to send, and what it makes of the findings: shown at once, taken back where the server says no. */
@@ -56,24 +56,30 @@ export function useDecisions(view: CombView): Decisions {
   const patchFrame = useFramePatch();
   const [pending, setPending] = useState(0);
   const sendInLine = useLine();
-  const [kept, setKept] = useState<Overlay | null>(null);
-  const overlay = kept?.view === view ? kept : null;
+  const [overlay, setOverlay] = useState<Overlay | null>(null);
+  const [viewBefore, setViewBefore] = useState(view);
+  if (view !== viewBefore) {
+    setViewBefore(view);
+    // A page that was read anew holds what was decided; what the server has not answered yet may not be in it.
+    if (pending === 0) setOverlay(null);
+  }
   const decide = useCallback(
     async ({ body, becomes }: Deciding) => {
       const before = new Map(body.findings.map((id) => [id, decidedIn(overlay, view, id)]));
       const everyOne = new Map(body.findings.map((id) => [id, becomes]));
       setPending((n) => n + 1);
-      setKept((now) => withDecided(now, view, everyOne));
+      setOverlay((now) => withDecided(now, everyOne));
       const result = await sendInLine<DecisionPatch>(`/api/shells/${view.id}/decisions`, body);
       setPending((n) => n - 1);
       if (!result.ok) {
-        setKept((now) => withDecided(now, view, before));
+        setOverlay((now) => withDecided(now, before));
         enqueueSnackbar(result.trouble, { variant: 'error' });
         return;
       }
       const { findings, state, actions, planSize } = result.value;
-      const after = new Map(findings.map((id) => [id, { state, action: actions[id] ?? null }]));
-      setKept((now) => withDecided(now, view, after, planSize));
+      const said = state === 'left-be' ? becomes.action : null;
+      const after = new Map(findings.map((id) => [id, { state, action: actions[id] ?? said }]));
+      setOverlay((now) => withDecided(now, after, planSize));
       patchFrame(result.value);
     },
     [view, overlay, enqueueSnackbar, patchFrame, sendInLine],
@@ -97,7 +103,7 @@ export function useDecisions(view: CombView): Decisions {
     leaveBe: (findings, reason) =>
       void decide({
         body: { decision: 'leave-be', findings, ...(reason ? { reason } : {}) },
-        becomes: { state: 'left-be', action: null },
+        becomes: { state: 'left-be', action: reason ?? null },
       }),
     ask: (findings) =>
       void decide({ body: { decision: 'ask', findings }, becomes: { state: 'asked', action: null } }),
@@ -113,17 +119,10 @@ export function useDecisions(view: CombView): Decisions {
   };
 }
 
-function withDecided(
-  now: Overlay | null,
-  view: CombView,
-  more: ReadonlyMap<string, Decided>,
-  planSize?: number,
-): Overlay {
-  const base = now?.view === view ? now : null;
+function withDecided(now: Overlay | null, more: ReadonlyMap<string, Decided>, planSize?: number): Overlay {
   return {
-    view,
-    decided: new Map([...(base?.decided ?? []), ...more]),
-    planSize: planSize ?? base?.planSize ?? view.planSize,
+    decided: new Map([...(now?.decided ?? []), ...more]),
+    planSize: planSize ?? now?.planSize ?? null,
   };
 }
 
@@ -132,7 +131,8 @@ function decidedIn(overlay: Overlay | null, view: CombView, id: string): Decided
   const decided = overlay?.decided.get(id);
   if (decided) return decided;
   const state = stateIn(view, id);
-  return { state, action: indexOf(view).planned.get(id) ?? null };
+  const said = state === 'left-be' ? view.reasons[id] : indexOf(view).planned.get(id);
+  return { state, action: said ?? null };
 }
 
 const waitingStates = { ask: 'asked', later: 'later' } as const;

@@ -1,5 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import { isUndecided } from './list-model';
 import { divisibleTargets, remedyWords } from './remedies';
@@ -59,11 +61,46 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
           {label}
         </Button>
       ))}
-      <Button variant="outlined" color="inherit" disabled={!about.length} onClick={bench.leaveBe}>
+      <Button variant="outlined" color="inherit" disabled={!about.length} onClick={() => bench.leaveBe()}>
         {chosen.size > 1 ? `Leave ${about.length} be` : 'Leave be'}
       </Button>
+      <ReasonedLeave bench={bench} />
       <WaitingActions bench={bench} />
     </>
+  );
+}
+
+/** Leaving be with a reason, which stands in the list from then on. */
+function ReasonedLeave({ bench }: { bench: WorkbenchState }) {
+  const [reason, setReason] = useState<string | null>(null);
+  if (reason === null)
+    return (
+      <Button variant="text" color="inherit" disabled={!bench.about.length} onClick={() => setReason('')}>
+        because …
+      </Button>
+    );
+  return (
+    <form
+      style={{ display: 'flex', gap: 6 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim() === '') return;
+        bench.leaveBe(reason.trim());
+        setReason(null);
+      }}
+      onKeyDown={(event) => event.key === 'Escape' && setReason(null)}
+    >
+      <TextField
+        size="small"
+        label="Leave be, because"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        autoFocus
+      />
+      <Button type="submit" variant="outlined" color="inherit" disabled={reason.trim() === ''}>
+        Leave be
+      </Button>
+    </form>
   );
 }
 

@@ -28,7 +28,7 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
     getScrollElement: () => box.current,
     estimateSize: (i) => heights[rows[i]?.type ?? 'finding'],
     getItemKey: (i) => rows[i]?.key ?? i,
-    overscan: 8,
+    overscan: 14,
   });
   const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
   useLayoutEffect(() => {

@@ -40,7 +40,8 @@ export interface WorkbenchState {
   /** The findings of the group of the one that is looked at. */
   groupOfCurrent(): readonly string[];
   accept(): void;
-  leaveBe(): void;
+  /** Leaves what it is about be, with a reason where one was given. */
+  leaveBe(reason?: string): void;
   ask(): void;
   later(): void;
   reopen(): void;
@@ -125,9 +126,9 @@ export function useWorkbench(view: DecideView): WorkbenchState {
       else decisions.accept(takable);
       goOn();
     },
-    leaveBe: () => {
+    leaveBe: (reason) => {
       if (!ids.length) return;
-      decisions.leaveBe(ids);
+      decisions.leaveBe(ids, reason);
       goOn();
     },
     ask: () => {

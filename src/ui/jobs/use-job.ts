@@ -22,6 +22,8 @@ export function useJob(onDone: (view: JobView) => void, again?: JobAgain): Watch
   const [shellId, kind] = [again?.shellId, again?.kind];
   const known = useJobsUnderWay().find((job) => job.kind === kind)?.id ?? null;
   const [id, setId] = useState(known);
+  // One that is ordered again while it is under way is followed anew.
+  const [turn, setTurn] = useState(0);
   const [knownBefore, setKnownBefore] = useState(known);
   if (known !== knownBefore) {
     setKnownBefore(known);
@@ -59,14 +61,16 @@ export function useJob(onDone: (view: JobView) => void, again?: JobAgain): Watch
       else setTrouble(next.trouble);
     };
     return () => stream.close();
-  }, [id]);
+  }, [id, turn]);
 
   const start = useCallback(async (url: string, body?: unknown) => {
     setTrouble(null);
     setView(null);
     const result = await send<{ jobId: string }>(url, body);
-    if (result.ok) setId(result.value.jobId);
-    else setTrouble(result.trouble);
+    if (result.ok) {
+      setId(result.value.jobId);
+      setTurn((n) => n + 1);
+    } else setTrouble(result.trouble);
   }, []);
   const cancel = useCallback(() => {
     if (id) void send(`/api/jobs/${id}/cancel`);

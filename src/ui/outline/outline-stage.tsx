@@ -41,6 +41,8 @@ export function OutlineStage({ view }: { view: OutlineView }) {
   const current = rows[choice.at]?.item.ref ?? null;
   const about: ReadonlySet<string> =
     choice.chosen.size > 0 || current === null ? choice.chosen : new Set([current]);
+  // The tree answers first; what can be done with the chosen ones is worked out after it.
+  const panelShell = useDeferredValue(shell);
   const panelChoice = useDeferredValue(choice.chosen);
   const close = (row: OutlineRow, isOpen: boolean) =>
     setClosed((now) => {
@@ -127,7 +129,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
       </div>
       <OutlinePanel
         shellId={view.id}
-        shell={shell}
+        shell={panelShell}
         refs={panelChoice}
         last={outline.last}
         tool={tool}
