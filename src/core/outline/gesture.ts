@@ -1,13 +1,11 @@
+import type { WrittenStep } from '@/core/plan/written-step';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 
+/** A step as a screen writes it; who asked for it is known where it is added. */
+export type GestureStep = Omit<WrittenStep, 'from'>;
 /** What a gesture in the outline comes to: steps as a plan file writes them, done one after another. */
-export interface GestureStep {
-  readonly action: string;
-  readonly targets: readonly string[];
-  readonly params: Readonly<Record<string, unknown>>;
-}
 export type Gesture = readonly GestureStep[];
 export const noGesture: Gesture = [];
 

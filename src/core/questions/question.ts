@@ -1,7 +1,6 @@
-import { batchFindings } from '@/core/checks/batches';
+import { batchFindings, type Batch } from '@/core/checks/batches';
 import type { CheckRecord } from '@/core/checks/check';
 import type { ListedFinding } from '@/core/checks/finding';
-import { plural } from '@/core/text/plural';
 
 export const answers = ['yes', 'no', 'unsure'] as const;
 /** Do as proposed; leave it; the owner does not know either. */
@@ -38,9 +37,7 @@ export function questionsOf(
     const members = batch.findings.flatMap((id) => byId.get(id) ?? []);
     return {
       id: batch.id,
-      asks:
-        batch.question ??
-        `${plural(batch.things, 'thing')}: ${titleOf(members, checks)}. What shall become of it?`,
+      asks: batch.question ?? sayBatch(batch),
       proposal: batch.action === null ? null : `${actionWords(batch.action)} ${batch.touches}`,
       things: members.map(sayFinding),
       findings: batch.findings,
@@ -48,11 +45,9 @@ export function questionsOf(
   });
 }
 
-function titleOf(members: readonly ListedFinding[], checks: readonly CheckRecord[]): string {
-  const [first] = members;
-  const check = checks.find((one) => one.id === first?.check);
-  return check?.title.toLowerCase() ?? 'found';
-}
+/** The question where the check has none of its own. */
+const sayBatch = ({ things, title }: Batch): string =>
+  `${things} ${title}: what shall become of ${things === 1 ? 'it' : 'them'}?`;
 
 function sayFinding(finding: ListedFinding): string {
   const place = finding.subjects[0]?.path ?? [];

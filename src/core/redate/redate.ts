@@ -101,15 +101,14 @@ function ruleOf(
     case 'shift':
       return { mode: 'shift', days: ask.days, to };
     case 'to-date':
-      if (ask.date === null) return 'Say which day everything shall move to (--date 2027-02-01).';
+      if (ask.date === null) return 'Say which day everything shall move to.';
       return { mode: 'to-date', date: ask.date, to };
     case 'week-and-weekday':
     case 'spread': {
-      if (to === null)
-        return 'The new term’s first and last day are not known; give both (--term-start, --term-end).';
+      if (to === null) return 'The new term’s first and last day are not known; give both.';
       const old = weeksOf(from.start, from.end, oldNoClass);
       if (old === null)
-        return 'The old term is not known and no date in the shell tells it; give its first and last day (--previous-term-start, --previous-term-end).';
+        return 'The old term is not known and no date in the shell tells it; give its first and last day.';
       if (ask.mode === 'week-and-weekday' && to.count === 0)
         return 'The new term has no day with class; look at its first and last day and its no-class days.';
       if (ask.mode === 'week-and-weekday' && old.count === 0)

@@ -9,10 +9,10 @@ export function whyRefused(shell: Shell, ask: RedateAsk): string | null {
     return `There is no item and no event “${stranger}” in this shell; name refs as the audit gives them.`;
   const events = eventsAsked(shell, ask);
   if (ask.mode === 'clear' && events.length > 0)
-    return `An event without a date is none, so dates of events can’t be cleared (${events.length} are asked about, “${events[0]?.title ?? ''}” first); ask about items only (--what items), or delete the events.`;
+    return `An event without a date is none, so dates of events can’t be cleared (${events.length} are asked about, “${events[0]?.title ?? ''}” first); ask about items only, or delete the events.`;
   const series = events.find((event) => event.recurrence !== null);
   if (ask.mode === 'to-date' && series)
-    return `“${series.title}” repeats, and a series can’t be put on one day; leave it out (--only, or --what items), or end the series first.`;
+    return `“${series.title}” repeats, and a series can’t be put on one day; leave it out, or end the series first.`;
   return null;
 }
 

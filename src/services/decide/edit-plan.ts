@@ -46,7 +46,7 @@ export function addByHand(context: Context, shell: CurrentShell, written: Writte
   const step = partOfStep(wanted.value, possible);
   if (step === null) return good({ ...trial, id: null, planSize: shell.plan.size });
   const { id, size, key } = keepStep(context, shell.row.id, step);
-  rememberWithStep(context, shell, { planKey: key, shell: after, step });
+  rememberWithStep(context, shell, { planKey: key, shell: after, step }, rules.value);
   return good({ ...trial, id, planSize: size });
 }
 

@@ -18,14 +18,15 @@ function remember(key: string, shell: Shell): void {
   if (recent.size > mostRecent && oldest !== undefined) recent.delete(oldest);
 }
 
-const keyOf = (shell: CurrentShell, planKey: string): string =>
-  `${shell.row.id} ${shell.version.stateBlob} ${planKey}`;
+/** Which names mean answers decides what a plan holds back, so other house rules are another planned shell. */
+const keyOf = (shell: CurrentShell, planKey: string, rules: RunRules): string =>
+  JSON.stringify([shell.row.id, shell.version.stateBlob, planKey, rules.keyMarks]);
 
 /** The shell as the plan so far would leave it; itself where the plan is empty. */
 export function plannedShell(context: Context, shell: CurrentShell, rules: RunRules): Shell {
   const now = shellOf(context.blobs, blobHash.parse(shell.version.stateBlob));
   if (shell.plan.size === 0) return now;
-  const key = keyOf(shell, shell.plan.key);
+  const key = keyOf(shell, shell.plan.key, rules);
   const known = recent.get(key);
   const steps = () => planOf(context.db, shell.row.id).map((row) => row.step);
   const planned = known ?? runPlan(now, steps(), rules).after;
@@ -41,11 +42,12 @@ export function rememberWithStep(
   context: Context,
   before: CurrentShell,
   after: { readonly planKey: string; readonly shell: Shell; readonly step: Step },
+  rules: RunRules,
 ): void {
   const earlier = planOf(context.db, before.row.id).map((row) => turnOf(row.step));
   const turn = turnOf(after.step);
   const isLast = turn < phases.length - 1 && earlier.every((other) => other <= turn);
-  if (isLast) remember(keyOf(before, after.planKey), after.shell);
+  if (isLast) remember(keyOf(before, after.planKey, rules), after.shell);
 }
 
 /** When a step takes its turn: the place of its phase. */

@@ -1,8 +1,10 @@
 'use client';
 import Button from '@mui/material/Button';
+import { seriesOfRef } from '@/core/time/series-ref';
 import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
 import { HeldBack } from '../parts/held-back';
-import { usePlanEdit, type HandStep } from '../parts/use-plan-edit';
+import { usePlanEdit } from '../parts/use-plan-edit';
+import type { GestureStep } from '@/core/outline/gesture';
 import { RedateChosen } from '../redate/redate-chosen';
 import { stepsToEnd, stepsToRemove, stepToDropLinks } from './calendar-model';
 import type { ChosenMarks } from './use-marks';
@@ -15,7 +17,7 @@ export function CalendarActions({ view, choice }: { view: CalendarView; choice: 
   const removing = stepsToRemove(chosen);
   const ending = stepsToEnd(view, chosen);
   const dropping = stepToDropLinks(chosen);
-  const run = async (words: string, steps: readonly HandStep[]) => {
+  const run = async (words: string, steps: readonly GestureStep[]) => {
     const ids = await plan.add(words, steps);
     if (ids.length > 0) choice.clear();
   };
@@ -62,7 +64,7 @@ export function CalendarActions({ view, choice }: { view: CalendarView; choice: 
 function seriesOf(view: CalendarView, chosen: readonly CalendarMark[]): readonly string[] {
   const known = new Set(view.marks.map((mark) => mark.ref));
   const refs = chosen.map(({ ref }) => {
-    const series = ref.replace(/#\d{8}(T\d{6}Z?)?(~\d+)?$/, '');
+    const series = seriesOfRef(ref);
     return known.has(series) ? series : ref;
   });
   return [...new Set(refs)];

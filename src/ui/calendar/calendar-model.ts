@@ -1,6 +1,6 @@
 import { isoWeekday, spellDate, addDays, dateOf, type LocalDate } from '@/core/time/local-date';
 import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
-import type { HandStep } from '../parts/use-plan-edit';
+import type { GestureStep } from '@/core/outline/gesture';
 
 export const groupings = ['series', 'link', 'made'] as const;
 /** What the list beside the sheet gathers dates by. */
@@ -97,13 +97,13 @@ export function placeMarks({ weeks, marks }: Pick<CalendarView, 'weeks' | 'marks
 /** The steps that take dates away: whole events where all their dates were chosen, single dates of a series, dates of items. */
 export function stepsToRemove(
   chosen: readonly CalendarMark[],
-): readonly { readonly words: string; readonly step: HandStep }[] {
+): readonly { readonly words: string; readonly step: GestureStep }[] {
   const whole: string[] = [];
   const occurrences: Record<string, string[]> = {};
   for (const [ref, marks] of byRef(chosen.filter((mark) => mark.kind === 'event')))
     if (marks.length === marks[0]?.dates) whole.push(ref);
     else occurrences[ref] = marks.map((mark) => mark.at);
-  const steps: { words: string; step: HandStep }[] = [];
+  const steps: { words: string; step: GestureStep }[] = [];
   if (whole.length > 0)
     steps.push({ words: 'Delete', step: { action: 'delete', targets: whole, params: {} } });
   const series = Object.keys(occurrences);
@@ -134,7 +134,7 @@ export function byRef(marks: readonly CalendarMark[]): ReadonlyMap<string, reado
 }
 
 /** Ends each chosen series on the day before its first chosen date; one whose first date was chosen can’t be ended. */
-export function stepsToEnd(view: CalendarView, chosen: readonly CalendarMark[]): readonly HandStep[] {
+export function stepsToEnd(view: CalendarView, chosen: readonly CalendarMark[]): readonly GestureStep[] {
   const firstDates = new Map([...byRef(view.marks)].map(([ref, marks]) => [ref, marks[0]?.at]));
   const byDay = new Map<string, string[]>();
   for (const [ref, marks] of byRef(chosen.filter((mark) => mark.dates > 1))) {
@@ -147,7 +147,7 @@ export function stepsToEnd(view: CalendarView, chosen: readonly CalendarMark[]):
 }
 
 /** Drops every link of the chosen events. */
-export function stepToDropLinks(chosen: readonly CalendarMark[]): HandStep | null {
+export function stepToDropLinks(chosen: readonly CalendarMark[]): GestureStep | null {
   const links = Object.fromEntries(
     chosen.filter((mark) => mark.links.length > 0).map((mark) => [mark.ref, [...mark.links]]),
   );

@@ -27,7 +27,7 @@ export function DayList({ view, choice }: { view: CalendarView; choice: ChosenMa
             clear();
           }}
         >
-          Ring {rows.length > 0 && rows.length}
+          Choose {rows.length > 0 && rows.length}
         </Button>
       )}
     />
@@ -46,5 +46,5 @@ const columnsOf = (choice: ChosenMarks): readonly WorkColumn<CalendarMark>[] => 
   { key: 'title', title: 'Title', width: 'minmax(140px, 2fr)', text: (mark) => mark.title },
   { key: 'kind', title: 'Kind', width: '70px', text: (mark) => kindWords[mark.kind] },
   { key: 'found', title: 'Found', width: 'minmax(140px, 3fr)', text: (mark) => mark.finding?.title ?? '' },
-  { key: 'ring', title: 'Ringed', width: '70px', text: (mark) => (choice.keys.has(mark.key) ? 'yes' : '') },
+  { key: 'chosen', title: 'Chosen', width: '70px', text: (mark) => (choice.keys.has(mark.key) ? 'yes' : '') },
 ];

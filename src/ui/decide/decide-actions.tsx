@@ -98,7 +98,7 @@ function ReasonedLeave({ bench }: { bench: WorkbenchState }) {
         autoFocus
       />
       <Button type="submit" variant="outlined" color="inherit" disabled={reason.trim() === ''}>
-        Leave be
+        Leave be for this
       </Button>
     </form>
   );

@@ -10,8 +10,8 @@ interface Waiting {
 
 /** Remembers, from one page to the next, that changes were sent off while the page was left. */
 const sentLate = 'currycomb.sent-late';
-/** The next page may have been read before they arrived; by then they have. */
-const arrivedAfter = 500;
+/** The next page may have been read before they arrived. A few are there at once, hundreds take their time. */
+const readAgainAfter = [500, 1500, 4000];
 
 /**
  * Sends changes one after another, so that what was done last stands last. What still waits in line when the page is
@@ -41,11 +41,13 @@ export function useLine(): <T>(url: string, body: unknown) => Promise<Sent<T>> {
   }, []);
   useEffect(() => {
     if (sessionStorage.getItem(sentLate) === null) return;
-    const timer = setTimeout(() => {
-      sessionStorage.removeItem(sentLate);
-      router.refresh();
-    }, arrivedAfter);
-    return () => clearTimeout(timer);
+    const timers = readAgainAfter.map((wait, n) =>
+      setTimeout(() => {
+        if (n === readAgainAfter.length - 1) sessionStorage.removeItem(sentLate);
+        router.refresh();
+      }, wait),
+    );
+    return () => timers.forEach(clearTimeout);
   }, [router]);
   return useCallback(<T>(url: string, body: unknown) => {
     const one: Waiting = { url, body };

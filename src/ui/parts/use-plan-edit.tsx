@@ -3,16 +3,10 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from 'notistack';
 import { useState } from 'react';
+import type { GestureStep } from '@/core/outline/gesture';
 import { plural } from '@/core/text/plural';
 import type { AddedStep } from '@/services/decide/edit-plan';
 import { send } from '../jobs/use-job';
-
-/** A step as a screen writes it. */
-export interface HandStep {
-  readonly action: string;
-  readonly targets: readonly string[];
-  readonly params: Readonly<Record<string, unknown>>;
-}
 
 export interface PlanEdit {
   readonly isBusy: boolean;
@@ -20,7 +14,7 @@ export interface PlanEdit {
   readonly held: AddedStep['held'];
   forgetHeld(): void;
   /** Adds steps one after another; the words say what is done (“Delete”). Gives the ids of those that were added. */
-  add(words: string, steps: readonly HandStep[]): Promise<readonly string[]>;
+  add(words: string, steps: readonly GestureStep[]): Promise<readonly string[]>;
   /** Takes steps out of the plan again. */
   remove(ids: readonly string[]): Promise<void>;
   /** Says what was added, with a way back. */
@@ -60,7 +54,7 @@ export function usePlanEdit(shellId: string): PlanEdit {
     });
     router.refresh();
   };
-  const add = async (words: string, steps: readonly HandStep[]) => {
+  const add = async (words: string, steps: readonly GestureStep[]) => {
     setBusy(true);
     const added: AddedStep[] = [];
     for (const step of steps) {

@@ -6,9 +6,11 @@ import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { RedateWarning } from '@/core/redate/ask';
 import type { RedateChange } from '@/core/redate/thing-changes';
 import { parseLocalDate, spellDate } from '@/core/time/local-date';
+import { seriesOfRef } from '@/core/time/series-ref';
 import { plural } from '@/core/text/plural';
 import type { RedateAsked, RedatePreview, RedateStart } from '@/services/redate/redate-plan';
 import { DecideViews } from '../decide/decide-views';
+import { toggled } from '../marks/toggled';
 import { HeldBack } from '../parts/held-back';
 import { usePlanEdit } from '../parts/use-plan-edit';
 import type { WorkColumn } from '../parts/work-rows';
@@ -111,7 +113,7 @@ export function RedateStage({ start }: { start: RedateStart }) {
                   variant="outlined"
                   disabled={rows.length === 0}
                   onClick={() => {
-                    setLeftOut(toggledThings(leftOut, rows));
+                    setLeftOut(toggled(leftOut, rows.map(thingOf)));
                     clear();
                   }}
                 >
@@ -155,19 +157,9 @@ function useChosenElsewhere(shellId: string): readonly string[] | null {
 
 /** The thing that a change is about: an override goes with its series. */
 const thingOf = (change: RedateChange): string =>
-  change.field === 'override' ? (change.ref.split('#')[0] ?? change.ref) : change.ref;
+  change.field === 'override' ? seriesOfRef(change.ref) : change.ref;
 const keyOf = (change: RedateChange): string =>
   `${change.ref} ${change.field} ${change.old ?? change.new ?? ''}`;
-
-function toggledThings(left: ReadonlySet<string>, rows: readonly RedateChange[]): ReadonlySet<string> {
-  const things = rows.map(thingOf);
-  const next = new Set(left);
-  const areOut = things.every((thing) => left.has(thing));
-  for (const thing of things)
-    if (areOut) next.delete(thing);
-    else next.add(thing);
-  return next;
-}
 
 const fieldWords: Readonly<Record<RedateChange['field'], string>> = {
   opens: 'opens',
