@@ -238,6 +238,26 @@ export const incomings = sqliteTable('incomings', {
   createdAt: text('created_at').notNull(),
 });
 
+/** A view of the workbench that somebody gave a name: what its list is filtered and grouped by. */
+export const savedViews = sqliteTable('saved_views', {
+  name: text('name').primaryKey(),
+  /** The filter as the page’s address writes it. */
+  query: text('query').notNull(),
+  savedAt: text('saved_at').notNull(),
+});
+
+/** A plan that is kept under a name, for later or for another shell. */
+export const keptPlans = sqliteTable('kept_plans', {
+  name: text('name').primaryKey(),
+  /** Code and title of the shell that it was made for. */
+  madeFor: text('made_for').notNull(),
+  /** How many steps it has. */
+  steps: integer('steps').notNull(),
+  /** The plan as a file writes it (`currycomb.plan/1`). */
+  plan: text('plan').notNull(),
+  savedAt: text('saved_at').notNull(),
+});
+
 /** The house rules in use: one set, as JSON of what was set by hand. */
 export const houseRules = sqliteTable('house_rules', {
   id: text('id').primaryKey(),

@@ -4,6 +4,8 @@ import type { WrittenStep } from './written-step';
 /** Something else that may be done about a finding, with the words of its button. */
 export interface OtherRemedy {
   readonly label: string;
+  /** The thing that stays by it, where it is the same remedy with another keeper. */
+  readonly keeps?: string;
   readonly step: Omit<WrittenStep, 'from'>;
 }
 

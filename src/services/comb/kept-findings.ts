@@ -11,6 +11,7 @@ import {
 import { partsOf } from '@/core/checks/parts';
 import type { CheckRow, Audit } from '@/core/checks/run-checks';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
+import { keepAnother } from '@/core/plan/keep-another';
 import { otherRemedies, type OtherRemedy } from '@/core/plan/other-remedies';
 import { stepOfFinding } from '@/core/plan/steps-of-remedy';
 import type { Step } from '@/core/plan/step';
@@ -36,6 +37,8 @@ export interface FindingRow {
 /** What else may be done about a finding: the button’s words, and the step as it is kept in the plan. */
 export interface KeptOther {
   readonly label: string;
+  /** The thing that stays by it, where it is the same remedy with another keeper. */
+  readonly keeps?: string;
   readonly step: Step;
 }
 
@@ -43,7 +46,9 @@ export interface KeptOther {
 export const rowsOf = (shell: Shell, audit: Audit): FindingRow[] =>
   audit.findings.map((finding) => {
     const step = stepOfFinding(shell, finding);
-    const others = otherRemedies(finding).flatMap((other) => keptOther(shell, finding.id, other));
+    const others = [...otherRemedies(finding), ...keepAnother(shell, finding)].flatMap((other) =>
+      keptOther(shell, finding.id, other),
+    );
     return {
       id: finding.id,
       check: finding.check,
@@ -57,9 +62,9 @@ export const rowsOf = (shell: Shell, audit: Audit): FindingRow[] =>
     };
   });
 
-function keptOther(shell: Shell, from: string, { label, step }: OtherRemedy): KeptOther[] {
-  const made = makeStep(shell, { ...step, from });
-  return made.ok ? [{ label, step: made.value }] : [];
+function keptOther(shell: Shell, from: string, { step, ...said }: OtherRemedy): KeptOther[] {
+  const result = makeStep(shell, { ...step, from });
+  return result.ok ? [{ ...said, step: result.value }] : [];
 }
 
 export function writeFindings(tx: Transaction, auditId: string, rows: readonly FindingRow[]): void {

@@ -26,8 +26,18 @@ export interface FindingEvidence {
   readonly events: readonly EventDetail[];
   /** Everything that a finding about many things is about, unless it compares them or they are events. */
   readonly things: readonly ThingDetail[];
-  /** What else may be done about it, in the words of the buttons. */
-  readonly others: readonly string[];
+  /** What else may be done about it. */
+  readonly others: readonly OtherWay[];
+}
+
+/** Something else that may be done about a finding. */
+export interface OtherWay {
+  /** Its place among those that the finding offers, 0 first. */
+  readonly place: number;
+  /** The words of its button. */
+  readonly label: string;
+  /** The thing that stays by it, where it is the same remedy with another keeper. */
+  readonly keeps: string | null;
 }
 
 /** One of the compared items, and how it differs from the one that it is held against. */
@@ -78,7 +88,7 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
     things,
     difference: comparable ? compareTexts(first.text, second.text) : null,
     differences: isCompared ? differencesOf(details) : [],
-    others: finding.others.map((other) => other.label),
+    others: finding.others.map(({ label, keeps = null }, place) => ({ place, label, keeps })),
     events: eventDetails(
       context,
       shell,

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import { isUndecided } from './list-model';
+import { isUndecided } from './filter';
 import { divisibleTargets, remedyWords } from './remedies';
 import type { LoadedEvidence } from './use-evidence';
 import type { WorkbenchState } from './use-workbench';
@@ -50,14 +50,14 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
     : ((current && remedyWords(current, spared.size)) ?? 'Accept');
   const isWhollySpared =
     current !== null && spared.size > 0 && spared.size === divisibleTargets(current).length;
-  const others = chosen.size ? [] : (here?.evidence?.others ?? []);
+  const others = chosen.size ? [] : (here?.evidence?.others ?? []).filter((way) => way.keeps === null);
   return (
     <>
       <Button variant="contained" disabled={!takable.length || isWhollySpared} onClick={bench.accept}>
         {words}
       </Button>
-      {others.map((label, n) => (
-        <Button key={label} variant="outlined" onClick={() => bench.change(n)}>
+      {others.map(({ label, place }) => (
+        <Button key={place} variant="outlined" onClick={() => bench.change(place)}>
           {label}
         </Button>
       ))}

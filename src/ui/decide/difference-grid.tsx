@@ -2,11 +2,14 @@ import type { ReactNode } from 'react';
 import { plural } from '@/core/text/plural';
 import type { Differences } from '@/core/compare/differences';
 import type { ItemDifferences } from '@/services/decide/evidence';
+import { KeepInstead } from './keep-instead';
+import type { ThingChoice } from './take-box';
 import styles from './decide.module.css';
 
 interface DifferenceGridProps {
   readonly keptTitle: string;
   readonly rows: readonly ItemDifferences[];
+  readonly choice: ThingChoice | null;
 }
 
 /** One sort of difference: what it is called, and what is said of one item; null where it has none. */
@@ -27,7 +30,7 @@ const inWords = new Intl.ListFormat('en-GB');
 const mostNamed = 3;
 
 /** What each of several alike things has otherwise than the first one; what all have alike is said in one sentence. */
-export function DifferenceGrid({ keptTitle, rows }: DifferenceGridProps) {
+export function DifferenceGrid({ keptTitle, rows, choice }: DifferenceGridProps) {
   const differing = columns.filter((column) => rows.some((row) => column.say(row.differences) !== null));
   const alike = columns.filter((column) => !differing.includes(column)).map((column) => column.title);
   return (
@@ -38,7 +41,7 @@ export function DifferenceGrid({ keptTitle, rows }: DifferenceGridProps) {
           The same in all: {inWords.format(alike)}.
         </p>
       )}
-      {differing.length > 0 && (
+      {(differing.length > 0 || rows.some(({ ref }) => choice?.keepers.has(ref))) && (
         <div className={styles.gridBox} tabIndex={0} role="region" aria-labelledby="differs">
           <table className={styles.grid}>
             <thead>
@@ -55,7 +58,8 @@ export function DifferenceGrid({ keptTitle, rows }: DifferenceGridProps) {
               {rows.map(({ ref, title, path, differences }) => (
                 <tr key={ref}>
                   <th scope="row">
-                    {title} <span className="soft">{path.join(' › ')}</span>
+                    {title} <span className="soft">{path.join(' › ')}</span>{' '}
+                    <KeepInstead thing={ref} title={title} choice={choice} />
                   </th>
                   {differing.map((column) => (
                     <td key={column.title}>

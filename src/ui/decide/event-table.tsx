@@ -3,7 +3,8 @@ import type { ListedFinding } from '@/core/checks/finding';
 import { spellWeekday, type LocalDate } from '@/core/time/local-date';
 import type { EventDetail } from '@/services/shells/subject-detail';
 import { useFirstMany } from '../marks/first-many';
-import { choosable, TakeCell, TakeHead, type SparedThings } from './take-box';
+import { choosable, TakeCell, TakeHead, type ThingChoice } from './take-box';
+import { KeepInstead } from './keep-instead';
 import styles from './decide.module.css';
 
 /** The events of a finding: when, where, and when each was made. */
@@ -14,7 +15,7 @@ export function EventTable({
 }: {
   finding: ListedFinding;
   events: readonly EventDetail[];
-  choice: SparedThings | null;
+  choice: ThingChoice | null;
 }) {
   const targets = choosable(finding, choice);
   // A link that all of them share stands once in the facts above.
@@ -49,7 +50,8 @@ export function EventTable({
               </td>
               <td>
                 {e.title}
-                {e.occurrences > 1 && <span className="soft number"> · {e.occurrences} dates</span>}
+                {e.occurrences > 1 && <span className="soft number"> · {e.occurrences} dates</span>}{' '}
+                <KeepInstead thing={e.ref} title={e.title} choice={choice} />
                 {links.size > 1 && e.links[0] && <div className="soft">{e.links[0]}</div>}
               </td>
               <td className="number soft" style={{ whiteSpace: 'nowrap' }}>

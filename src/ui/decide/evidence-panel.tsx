@@ -5,7 +5,7 @@ import { FamilyShape } from '../marks/family-shape';
 import { DifferenceGrid } from './difference-grid';
 import { EventTable } from './event-table';
 import { ItemPair } from './item-pair';
-import type { SparedThings } from './take-box';
+import type { ThingChoice } from './take-box';
 import { ThingTable } from './thing-table';
 import type { LoadedEvidence } from './use-evidence';
 import styles from './decide.module.css';
@@ -20,8 +20,8 @@ export function EvidencePanel({
   shellId: string;
   finding: ListedFinding;
   here: LoadedEvidence | null;
-  /** Which of its things the remedy shall leave alone; null where nothing is decided any more. */
-  choice: SparedThings | null;
+  /** What can be said of its things one by one; null where nothing is decided any more. */
+  choice: ThingChoice | null;
 }) {
   return (
     <div
@@ -41,7 +41,11 @@ export function EvidencePanel({
       </div>
       {here?.trouble && <p role="alert">{here.trouble}</p>}
       {here?.evidence && here.evidence.differences.length > 0 && (
-        <DifferenceGrid keptTitle={here.evidence.items[0]?.title ?? ''} rows={here.evidence.differences} />
+        <DifferenceGrid
+          keptTitle={here.evidence.items[0]?.title ?? ''}
+          rows={here.evidence.differences}
+          choice={choice}
+        />
       )}
       {here?.evidence && here.evidence.items.length > 0 && (
         <ItemPair finding={finding} items={here.evidence.items} difference={here.evidence.difference} />

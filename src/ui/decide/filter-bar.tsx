@@ -1,15 +1,11 @@
 'use client';
-import {
-  families,
-  familyTitles,
-  urgencies,
-  urgencyTitles,
-  type Family,
-  type Urgency,
-} from '@/core/checks/finding';
+import { families, familyTitles, urgencies, urgencyTitles, type ListedFinding } from '@/core/checks/finding';
+import type { SavedView } from '@/services/decide/saved-views';
 import { FamilyShape } from '../marks/family-shape';
 import { FilterChip } from '../marks/filter-chip';
-import { listStates, type ListState } from './list-model';
+import { listStates, type Filter, type ListState } from './filter';
+import { passes } from './finding-facts';
+import { MoreFilters } from './more-filters';
 import type { WorkbenchState } from './use-workbench';
 import styles from './decide.module.css';
 
@@ -25,26 +21,35 @@ const stateTitles: Readonly<Record<ListState, string>> = {
 /** Lists that are named only where they hold something. */
 const mayBeEmpty: ReadonlySet<ListState> = new Set<ListState>(['parts', 'asked', 'later']);
 
-/** The workbench's filters: what was decided, urgency, family, one batch. Each says how many it would show. */
-export function FilterBar({ bench }: { bench: WorkbenchState }) {
-  const { filter, lists, setFilter } = bench;
-  const list = lists[filter.state];
-  const count = (urgency: Urgency | null, family: Family | null) =>
-    list.filter((f) => (!urgency || f.urgency === urgency) && (!family || f.family === family)).length;
-  const byUrgency = urgencies.map((urgency) => ({ urgency, n: count(urgency, filter.family) }));
-  const byFamily = families.map((family) => ({ family, n: count(filter.urgency, family) }));
+/** The workbench's filters: each says how many it would show beside all the others. */
+export function FilterBar({
+  bench,
+  savedViews,
+}: {
+  bench: WorkbenchState;
+  savedViews: readonly SavedView[];
+}) {
+  const { filter, lists, factsOf, setFilter } = bench;
+  const count = (change: Partial<Filter>) => {
+    const changed = { ...filter, ...change };
+    const isIn = (finding: ListedFinding) => passes(finding, factsOf(finding), changed);
+    return lists[changed.state].filter(isIn).length;
+  };
+  const byState = listStates.map((state) => ({ state, n: count({ state, batch: null }) }));
+  const byUrgency = urgencies.map((urgency) => ({ urgency, n: count({ urgency }) }));
+  const byFamily = families.map((family) => ({ family, n: count({ family }) }));
   return (
     <div className={styles.filters} role="group" aria-label="Filters">
       <h1 className="unseen">Decide</h1>
-      {listStates
-        .filter((state) => !mayBeEmpty.has(state) || lists[state].length > 0 || filter.state === state)
-        .map((state) => (
+      {byState
+        .filter(({ state }) => !mayBeEmpty.has(state) || lists[state].length > 0 || filter.state === state)
+        .map(({ state, n }) => (
           <FilterChip
             key={state}
             pressed={filter.state === state}
             onClick={() => setFilter({ state, batch: null })}
           >
-            {stateTitles[state]} <span className="number">{lists[state].length}</span>
+            {stateTitles[state]} <span className="number">{n}</span>
           </FilterChip>
         ))}
       {byUrgency
@@ -76,6 +81,7 @@ export function FilterBar({ bench }: { bench: WorkbenchState }) {
           one batch · show all
         </FilterChip>
       )}
+      <MoreFilters bench={bench} savedViews={savedViews} />
     </div>
   );
 }

@@ -7,6 +7,16 @@ const deciding = [
   ['Q', 'ask'],
   ['W', 'later'],
 ] as const;
+const moreKeys = [
+  ['Shift ↓', 'choose the way down'],
+  ['Shift ↑', 'choose the way up'],
+  ['PageDown', 'ten on'],
+  ['PageUp', 'ten back'],
+  ['Home', 'the first one'],
+  ['End', 'the last one'],
+  ['/', 'find words'],
+  ['Esc', 'choose none'],
+] as const;
 const reopening = [['U', 'open again']] as const;
 
 /** What the keys do in the list, as far as they do something in it now. */
@@ -21,6 +31,7 @@ export function KeyHelp({ isOpen }: { isOpen: boolean }) {
           ...(isOpen ? deciding : reopening),
           ['Ctrl A', 'all'],
         ]}
+        more={moreKeys}
       />
     </div>
   );

@@ -1,17 +1,21 @@
 import type { ListedFinding } from '@/core/checks/finding';
+import type { OtherWay } from '@/services/decide/evidence';
 import { divisibleTargets } from './remedies';
 
-/** Which things of a finding its remedy shall leave alone. */
-export interface SparedThings {
+/** What can be said of one thing of a finding: the remedy shall leave it alone, or it shall be the one that stays. */
+export interface ThingChoice {
   readonly spared: ReadonlySet<string>;
   readonly spare: (refs: readonly string[]) => void;
+  /** By thing, the remedy by which that one stays. */
+  readonly keepers: ReadonlyMap<string, OtherWay>;
+  readonly keep: (way: OtherWay) => void;
 }
 
 interface TakeBoxProps {
   readonly title: string;
   /** The things that the box is about: one, or all of a table. */
   readonly refs: readonly string[];
-  readonly choice: SparedThings;
+  readonly choice: ThingChoice;
 }
 
 /** Whether the remedy is taken for a thing, or for all of them. */
@@ -32,7 +36,7 @@ function TakeBox({ title, refs, choice: { spared, spare } }: TakeBoxProps) {
 }
 
 /** The head of the column of boxes: all of them at once; nothing where nothing can be chosen. */
-export function TakeHead({ targets, choice }: { targets: ReadonlySet<string>; choice: SparedThings | null }) {
+export function TakeHead({ targets, choice }: { targets: ReadonlySet<string>; choice: ThingChoice | null }) {
   if (!choice || targets.size === 0) return null;
   return (
     <th scope="col">
@@ -51,12 +55,12 @@ export function TakeCell({
   title: string;
   thing: string;
   targets: ReadonlySet<string>;
-  choice: SparedThings | null;
+  choice: ThingChoice | null;
 }) {
   if (!choice || targets.size === 0) return null;
   return <td>{targets.has(thing) && <TakeBox title={title} refs={[thing]} choice={choice} />}</td>;
 }
 
 /** The things of a finding that can be taken one by one, where something is still to be decided. */
-export const choosable = (finding: ListedFinding, choice: SparedThings | null): ReadonlySet<string> =>
+export const choosable = (finding: ListedFinding, choice: ThingChoice | null): ReadonlySet<string> =>
   new Set(choice ? divisibleTargets(finding) : []);

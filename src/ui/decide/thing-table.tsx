@@ -3,7 +3,8 @@ import type { ListedFinding } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
 import type { ThingDetail } from '@/services/shells/thing-detail';
 import { useFirstMany } from '../marks/first-many';
-import { choosable, TakeCell, TakeHead, type SparedThings } from './take-box';
+import { choosable, TakeCell, TakeHead, type ThingChoice } from './take-box';
+import { KeepInstead } from './keep-instead';
 import styles from './decide.module.css';
 
 /** What is shorter than this, in characters, stays on one line. */
@@ -23,7 +24,7 @@ export function ThingTable({
 }: {
   finding: ListedFinding;
   things: readonly ThingDetail[];
-  choice: SparedThings | null;
+  choice: ThingChoice | null;
 }) {
   const targets = choosable(finding, choice);
   const { shown, more } = useFirstMany(things);
@@ -53,7 +54,8 @@ export function ThingTable({
             <tr key={`${thing.type} ${thing.ref}`}>
               <TakeCell title={thing.title} thing={thing.ref} targets={targets} choice={choice} />
               <td>
-                <strong>{thing.title}</strong>
+                <strong>{thing.title}</strong>{' '}
+                <KeepInstead thing={thing.ref} title={thing.title} choice={choice} />
                 {thing.path.length > 0 && <div className="soft">{thing.path.join(' › ')}</div>}
                 {thing.says.map((line) => (
                   <div key={line}>{line}</div>

@@ -7,19 +7,14 @@ import type { DecideView } from '@/services/decide/decide-view';
 import { useDecisions, type Decisions } from '../comb/use-decisions';
 import { toggled } from '../marks/toggled';
 import { divisibleTargets } from './remedies';
-import {
-  listRows,
-  listStates,
-  readFilter,
-  writeFilter,
-  type Filter,
-  type ListState,
-  type Row,
-} from './list-model';
+import { listStates, readFilter, writeFilter, type Filter, type ListState } from './filter';
+import { factsOfFindings, type FactsOf } from './finding-facts';
+import { listRows, type Lists, type Row } from './list-model';
 
 export interface WorkbenchState {
   readonly filter: Filter;
-  readonly lists: Readonly<Record<ListState, readonly ListedFinding[]>>;
+  readonly lists: Lists;
+  readonly factsOf: FactsOf;
   readonly rows: readonly Row[];
   readonly chosen: ReadonlySet<string>;
   /** The finding that is looked at. */
@@ -55,14 +50,20 @@ export function useWorkbench(view: DecideView): WorkbenchState {
   const { stateOf } = decisions;
   const lists = useMemo(() => listsOf(view, stateOf), [view, stateOf]);
   const asked = query.get('finding');
+  // The address follows what is typed, later than the next letter may come.
+  const [find, setFind] = useState(query.get('find') ?? '');
   const filter = useMemo(
-    () => showing(readFilter(new URLSearchParams(query.toString())), lists, asked),
-    [query, lists, asked],
+    () => ({ ...showing(readFilter(new URLSearchParams(query.toString())), lists, asked), find }),
+    [query, lists, asked, find],
   );
   const titles = useMemo(() => new Map(view.checks.map((c) => [c.id, c.title])), [view.checks]);
+  const factsOf = useMemo(() => {
+    const kinds = new Map(view.sketch.items.map(({ ref, kind }) => [ref, kind]));
+    return factsOfFindings(view.batches, kinds, (check) => titles.get(check) ?? check);
+  }, [view.batches, view.sketch, titles]);
   const rows = useMemo(
-    () => listRows(lists, filter, view.batches, (check) => titles.get(check) ?? check),
-    [lists, filter, view.batches, titles],
+    () => listRows(lists, filter, view.batches, factsOf),
+    [lists, filter, view.batches, factsOf],
   );
   const shown = useMemo(() => rows.flatMap((r) => (r.type === 'finding' ? [r.finding] : [])), [rows]);
   const [picked, setPicked] = useState<string | null>(null);
@@ -87,6 +88,7 @@ export function useWorkbench(view: DecideView): WorkbenchState {
   return {
     filter,
     lists,
+    factsOf,
     rows,
     chosen,
     current,
@@ -94,6 +96,7 @@ export function useWorkbench(view: DecideView): WorkbenchState {
     decisions,
     setFilter: (change) => {
       setChosen(new Set());
+      if (change.find !== undefined) setFind(change.find);
       // The findings are all here: another filter asks nothing of the server.
       const address = `/shells/${view.id}/decide${writeFilter({ ...filter, ...change })}`;
       window.history.replaceState(null, '', address);

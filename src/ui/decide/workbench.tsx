@@ -1,6 +1,8 @@
 'use client';
+import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { DecideView } from '@/services/decide/decide-view';
+import type { SavedView } from '@/services/decide/saved-views';
 import { UprightCoat } from '../coat/upright-coat';
 import { DecideActions } from './decide-actions';
 import { DecideViews } from './decide-views';
@@ -8,13 +10,14 @@ import { EvidencePanel } from './evidence-panel';
 import { FilterBar } from './filter-bar';
 import { FindingList } from './finding-list';
 import { KeyHelp } from './key-help';
-import { useEvidence } from './use-evidence';
+import type { ThingChoice } from './take-box';
+import { useEvidence, type LoadedEvidence } from './use-evidence';
 import { useWorkbench, type WorkbenchState } from './use-workbench';
-import { isUndecided } from './list-model';
+import { isUndecided, readFilter } from './filter';
 import styles from './decide.module.css';
 
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
-export function Workbench({ view }: { view: DecideView }) {
+export function Workbench({ view, savedViews }: { view: DecideView; savedViews: readonly SavedView[] }) {
   const bench = useWorkbench(view);
   const { current, filter, rows } = bench;
   const here = useEvidence(view.id, current?.id ?? null);
@@ -29,7 +32,7 @@ export function Workbench({ view }: { view: DecideView }) {
           <div style={{ padding: '8px 12px 0' }}>
             <DecideViews shellId={view.id} />
           </div>
-          <FilterBar bench={bench} />
+          <FilterBar bench={bench} savedViews={savedViews} />
         </div>
         {rows.length ? (
           <FindingList
@@ -52,7 +55,7 @@ export function Workbench({ view }: { view: DecideView }) {
             shellId={view.id}
             finding={current}
             here={here}
-            choice={isUndecided(filter.state) ? { spared: bench.spared, spare: bench.spare } : null}
+            choice={isUndecided(filter.state) ? thingChoice(bench, here) : null}
           />
         ) : (
           <div className={styles.evidence} />
@@ -61,6 +64,16 @@ export function Workbench({ view }: { view: DecideView }) {
       </div>
     </div>
   );
+}
+
+function thingChoice(bench: WorkbenchState, here: LoadedEvidence | null): ThingChoice {
+  const ways = here?.evidence?.others ?? [];
+  return {
+    spared: bench.spared,
+    spare: bench.spare,
+    keepers: new Map(ways.flatMap((way) => (way.keeps === null ? [] : [[way.keeps, way] as const]))),
+    keep: (way) => bench.change(way.place),
+  };
 }
 
 function NotCombed({ shellId }: { shellId: string }) {
@@ -75,7 +88,9 @@ function NotCombed({ shellId }: { shellId: string }) {
 }
 
 function NothingListed({ shellId, bench }: { shellId: string; bench: WorkbenchState }) {
-  if (bench.filter.state !== 'open') return <p style={{ padding: 16 }}>There is nothing here yet.</p>;
+  const { filter, lists } = bench;
+  if (lists[filter.state].length > 0) return <NothingPasses bench={bench} />;
+  if (filter.state !== 'open') return <p style={{ padding: 16 }}>There is nothing here yet.</p>;
   return (
     <p style={{ padding: 16 }}>
       Nothing is open here.{' '}
@@ -84,6 +99,21 @@ function NothingListed({ shellId, bench }: { shellId: string; bench: WorkbenchSt
       ) : (
         <Link href={`/shells/${shellId}/decide`}>Show everything</Link>
       )}
+    </p>
+  );
+}
+
+function NothingPasses({ bench }: { bench: WorkbenchState }) {
+  const { filter, setFilter } = bench;
+  return (
+    <p style={{ padding: 16 }}>
+      Nothing passes these filters.{' '}
+      <Button
+        size="small"
+        onClick={() => setFilter(readFilter(new URLSearchParams({ state: filter.state })))}
+      >
+        Show all of the list
+      </Button>
     </p>
   );
 }
@@ -116,6 +146,7 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
     l: () => isOpen && bench.leaveBe(),
     q: () => isOpen && filter.state !== 'asked' && bench.ask(),
     w: () => isOpen && filter.state !== 'later' && bench.later(),
+    '/': () => document.getElementById('find-findings')?.focus(),
     u: () => filter.state !== 'open' && bench.reopen(),
   };
   const run = keys[key];

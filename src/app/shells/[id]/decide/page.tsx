@@ -1,11 +1,15 @@
 import { Suspense } from 'react';
 import { decideView } from '@/services/decide/decide-view';
+import { listSavedViews } from '@/services/decide/saved-views';
 import { keptRules } from '@/services/house-rules/house-rules';
 import { Workbench } from '@/ui/decide/workbench';
 import { shellPage } from '../../shell-page';
 
 export default shellPage((shell, context) => (
   <Suspense>
-    <Workbench view={decideView(context, shell, keptRules(context).key)} />
+    <Workbench
+      view={decideView(context, shell, keptRules(context).key)}
+      savedViews={listSavedViews(context)}
+    />
   </Suspense>
 ));

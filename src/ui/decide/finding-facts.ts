@@ -1,0 +1,80 @@
+import type { Batch } from '@/core/checks/batches';
+import type { ListedFinding } from '@/core/checks/finding';
+import type { ItemKind } from '@/core/shell/model';
+import { kindNames } from '../bring-in/kind-names';
+import type { Filter } from './filter';
+
+/** What a finding is filtered and grouped by. */
+export interface FindingFacts {
+  readonly batch: Batch | null;
+  readonly checkTitle: string;
+  /** Titles of the modules at the top level that its things stand in; the first one leads. */
+  readonly modules: readonly string[];
+  /** Kinds of its things in words; the first one leads. */
+  readonly kinds: readonly string[];
+  /** All that its row says, folded for finding words in it. */
+  readonly words: string;
+}
+export type FactsOf = (finding: ListedFinding) => FindingFacts;
+
+/** What stands in no module. */
+export const topLevel = 'Top level';
+
+const otherKinds: Readonly<Record<Exclude<ListedFinding['subjects'][number]['type'], 'item'>, string>> = {
+  file: 'Files',
+  event: 'Events',
+  bank: 'Question banks',
+  gradeCategory: 'Grade categories',
+  gradeColumn: 'Grade columns',
+  group: 'Groups',
+  homePage: 'Home pages',
+  shell: 'The shell itself',
+};
+
+/** So many things of a finding say where and what it is; a finding about hundreds says it by these. */
+const mostAsked = 200;
+
+/** Reads the facts of each finding once. */
+export function factsOfFindings(
+  batches: readonly Batch[],
+  kindOf: ReadonlyMap<string, ItemKind>,
+  titleOf: (check: string) => string,
+): FactsOf {
+  const batchOf = new Map(batches.flatMap((batch) => batch.findings.map((id) => [id, batch] as const)));
+  const known = new Map<ListedFinding, FindingFacts>();
+  return (finding) => {
+    const before = known.get(finding);
+    if (before) return before;
+    const subjects = finding.subjects.slice(0, mostAsked);
+    const checkTitle = titleOf(finding.check);
+    const facts: FindingFacts = {
+      batch: batchOf.get(finding.id) ?? null,
+      checkTitle,
+      modules: distinct(subjects.map(({ path }) => path[0] ?? topLevel)),
+      kinds: distinct(
+        subjects.map(({ type, ref }) =>
+          type === 'item' ? kindNames[kindOf.get(ref) ?? 'other'][1] : otherKinds[type],
+        ),
+      ),
+      words: folded([finding.title, checkTitle, finding.proof, ...subjects.map(sayPlace)].join(' ')),
+    };
+    known.set(finding, facts);
+    return facts;
+  };
+}
+
+const sayPlace = ({ path, title }: ListedFinding['subjects'][number]) => [...path, title].join(' ');
+const distinct = (list: readonly string[]): readonly string[] => [...new Set(list)];
+const folded = (text: string): string => text.normalize('NFKC').toLowerCase();
+
+/** Whether a finding passes every part of a filter but the one about decisions. */
+export function passes(finding: ListedFinding, facts: FindingFacts, filter: Filter): boolean {
+  if (filter.family && finding.family !== filter.family) return false;
+  if (filter.urgency && finding.urgency !== filter.urgency) return false;
+  if (filter.batch && facts.batch?.id !== filter.batch) return false;
+  if (filter.check && finding.check !== filter.check) return false;
+  if (filter.module && !facts.modules.includes(filter.module)) return false;
+  if (filter.kind && !facts.kinds.includes(filter.kind)) return false;
+  const words = folded(filter.find).split(/\s+/).filter(Boolean);
+  return words.every((word) => facts.words.includes(word));
+}

@@ -1,0 +1,88 @@
+'use client';
+import Button from '@mui/material/Button';
+import Popover from '@mui/material/Popover';
+import TextField from '@mui/material/TextField';
+import { useState, type FormEvent } from 'react';
+import type { SavedView } from '@/services/decide/saved-views';
+import { send } from '../jobs/use-job';
+import { readFilter, writeFilter, type Filter } from './filter';
+import styles from './decide.module.css';
+
+interface SavedViewsProps {
+  readonly filter: Filter;
+  readonly first: readonly SavedView[];
+  readonly onTake: (filter: Filter) => void;
+}
+
+/** Views of the list under a name: taken, kept and dropped. The same ones serve every shell. */
+export function SavedViews({ filter, first, onTake }: SavedViewsProps) {
+  const [views, setViews] = useState(first);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [name, setName] = useState('');
+  const [trouble, setTrouble] = useState('');
+  const edit = async (body: unknown) => {
+    const result = await send<readonly SavedView[]>('/api/views', body);
+    setTrouble(result.ok ? '' : result.trouble);
+    if (result.ok) setViews(result.value);
+    return result.ok;
+  };
+  const save = async (event: FormEvent) => {
+    event.preventDefault();
+    if (await edit({ edit: 'save', view: { name, query: writeFilter(filter) } })) setName('');
+  };
+  const take = ({ query }: SavedView) => {
+    setAnchor(null);
+    onTake(readFilter(new URLSearchParams(query)));
+  };
+  return (
+    <>
+      <Button
+        size="small"
+        color="inherit"
+        aria-haspopup="dialog"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        Views{views.length > 0 && ` (${views.length})`}
+      </Button>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Saved views', className: styles.views } }}
+      >
+        {views.length === 0 && <p className="soft">No view is saved yet.</p>}
+        <ul>
+          {views.map((view) => (
+            <li key={view.name}>
+              <Button size="small" color="inherit" onClick={() => take(view)}>
+                {view.name}
+              </Button>
+              <Button
+                size="small"
+                color="inherit"
+                aria-label={`Drop the view ${view.name}`}
+                onClick={() => void edit({ edit: 'drop', name: view.name })}
+              >
+                Drop
+              </Button>
+            </li>
+          ))}
+        </ul>
+        <form onSubmit={(event) => void save(event)}>
+          <TextField
+            size="small"
+            label="Save this view as"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            error={trouble !== ''}
+            helperText={trouble}
+          />
+          <Button type="submit" variant="outlined" disabled={name.trim() === ''}>
+            Save
+          </Button>
+        </form>
+      </Popover>
+    </>
+  );
+}
