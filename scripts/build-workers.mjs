@@ -1,4 +1,5 @@
-// Bundles each worker thread into dist/workers/.
+// Bundles each worker thread into dist/workers/, and puts the worker that reads PDFs where pages find it.
+import { copyFileSync } from 'node:fs';
 import { build } from 'esbuild';
 import { bundleOptions } from './bundle-options.mjs';
 
@@ -8,3 +9,5 @@ await build({
   outdir: 'dist/workers',
   outExtension: { '.js': '.mjs' },
 });
+
+copyFileSync('node_modules/pdfjs-dist/build/pdf.worker.min.mjs', 'public/pdf.worker.min.mjs');

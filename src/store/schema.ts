@@ -92,6 +92,8 @@ export const findings = sqliteTable(
     /** The step that takes its remedy, and those of other remedies, as JSON; null where there is none. */
     step: text('step'),
     others: text('others').notNull(),
+    /** The chain that leads to the one thing that it is about, as JSON; null where that is not asked. */
+    chain: text('chain'),
   },
   (t) => [primaryKey({ columns: [t.auditId, t.id] }), index('findings_by_place').on(t.auditId, t.place)],
 );

@@ -11,6 +11,8 @@ import {
 import { partsOf } from '@/core/checks/parts';
 import type { CheckRow, Audit } from '@/core/checks/run-checks';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
+import { chainsOf, type Chain, type ChainTo } from '@/core/links/chains';
+import { linkGraphOf } from '@/core/links/graph';
 import { keepAnother } from '@/core/plan/keep-another';
 import { otherRemedies, type OtherRemedy } from '@/core/plan/other-remedies';
 import { stepOfFinding } from '@/core/plan/steps-of-remedy';
@@ -32,6 +34,7 @@ export interface FindingRow {
   readonly evidence: string;
   readonly step: string | null;
   readonly others: string;
+  readonly chain: string | null;
 }
 
 /** What else may be done about a finding: the button’s words, and the step as it is kept in the plan. */
@@ -43,8 +46,9 @@ export interface KeptOther {
 }
 
 /** The rows of an audit, made in the thread that combed: the thread that answers requests only writes them. */
-export const rowsOf = (shell: Shell, audit: Audit): FindingRow[] =>
-  audit.findings.map((finding) => {
+export function rowsOf(shell: Shell, audit: Audit): FindingRow[] {
+  const chainTo = chainsOf(shell, linkGraphOf(shell));
+  return audit.findings.map((finding) => {
     const step = stepOfFinding(shell, finding);
     const others = [...otherRemedies(finding), ...keepAnother(shell, finding)].flatMap((other) =>
       keptOther(shell, finding.id, other),
@@ -59,8 +63,22 @@ export const rowsOf = (shell: Shell, audit: Audit): FindingRow[] =>
       evidence: JSON.stringify(finding.evidence),
       step: step === null ? null : JSON.stringify(step),
       others: JSON.stringify(others),
+      chain: chainKept(finding, chainTo),
     };
   });
+}
+
+/** Of a finding about one item or file, what leads to it. */
+function chainKept({ subjects }: Finding, chainTo: ChainTo): string | null {
+  const [subject] = subjects;
+  if (subjects.length !== 1 || (subject?.type !== 'item' && subject?.type !== 'file')) return null;
+  return JSON.stringify({ leads: chainTo(subject) } satisfies KeptChain);
+}
+
+/** What leads to the one thing of a finding; null where nothing in the outline does. */
+export interface KeptChain {
+  readonly leads: Chain | null;
+}
 
 function keptOther(shell: Shell, from: string, { step, ...said }: OtherRemedy): KeptOther[] {
   const result = makeStep(shell, { ...step, from });
@@ -154,7 +172,12 @@ export function findingById(db: Reader, auditId: string, id: string) {
     .where(and(eq(findings.auditId, auditId), eq(findings.id, id)))
     .get();
   return row
-    ? { ...wholeOf(row), step: stepOf(row.step), others: JSON.parse(row.others) as KeptOther[] }
+    ? {
+        ...wholeOf(row),
+        step: stepOf(row.step),
+        others: JSON.parse(row.others) as KeptOther[],
+        chain: row.chain === null ? null : (JSON.parse(row.chain) as KeptChain),
+      }
     : null;
 }
 

@@ -156,7 +156,7 @@ function weeksOf(shell: Shell): SheetWeek[] {
   return sheet;
 }
 
-function sheetDay(day: LocalDate, weeks: TeachingWeeks): SheetDay {
+export function sheetDay(day: LocalDate, weeks: TeachingWeeks): SheetDay {
   const { start, end, noClass } = weeks.term;
   const isWorkday = isoWeekday(day) <= 5;
   return { day, inTerm: day >= start && day <= end, noClass: isWorkday && noClass.has(day) };

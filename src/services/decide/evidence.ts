@@ -1,9 +1,11 @@
 import type { Evidence } from '@/core/checks/finding';
+import { passageLabels } from '@/core/checks/passages';
 import { differencesFrom, type Compared, type Differences } from '@/core/compare/differences';
-import { findingById, findingRows } from '../comb/kept-findings';
+import { findingById, findingRows, type KeptChain } from '../comb/kept-findings';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { thingDetails, type ThingDetail } from '../shells/thing-detail';
+import { weekOfEvents, type EventWeek } from './week-of-event';
 import {
   bareShellOf,
   compareTexts,
@@ -18,14 +20,20 @@ import {
 export interface FindingEvidence {
   /** Facts that prove it, a label and a value each. */
   readonly facts: readonly Evidence[];
+  /** Sentences that stand in the text of what it is about. */
+  readonly sentences: readonly string[];
   readonly items: readonly ItemDetail[];
   /** Two items' texts word by word; null where there are no two texts. */
   readonly difference: readonly DiffPart[] | null;
   /** How each of the others differs from the first one; empty where nothing is compared. */
   readonly differences: readonly ItemDifferences[];
   readonly events: readonly EventDetail[];
+  /** The week that the first of its events stands in; null where it is about no event. */
+  readonly week: EventWeek | null;
   /** Everything that a finding about many things is about, unless it compares them or they are events. */
   readonly things: readonly ThingDetail[];
+  /** What leads to the one item or file that it is about; null where it is about several, or about something else. */
+  readonly chain: KeptChain | null;
   /** What else may be done about it. */
   readonly others: readonly OtherWay[];
 }
@@ -69,6 +77,7 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
     finding.check === 'duplicate.same-content'
       ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)]
       : refs;
+  const eventRefs = finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref);
   const isCompared = comparedChecks.has(finding.check);
   const others = finding.subjects.filter((subject) => subject.type !== 'event');
   const isAboutMany = !isCompared && others.length > 1;
@@ -84,16 +93,15 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
   return {
     // What is said of one of the things stands in that thing's row.
     facts: finding.evidence.filter((fact) => fact.where === undefined || !isListed.has(fact.where)),
+    sentences: finding.evidence.flatMap(({ label, value }) => (label === passageLabels.text ? [value] : [])),
     items,
     things,
     difference: comparable ? compareTexts(first.text, second.text) : null,
     differences: isCompared ? differencesOf(details) : [],
+    chain: finding.chain,
     others: finding.others.map(({ label, keeps = null }, place) => ({ place, label, keeps })),
-    events: eventDetails(
-      context,
-      shell,
-      finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref),
-    ),
+    events: eventDetails(context, shell, eventRefs),
+    week: eventRefs.length > 0 ? weekOfEvents(bareShellOf(context, shell), eventRefs) : null,
   };
 }
 

@@ -79,7 +79,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
 }
 
 const pathIndexes = new WeakMap<Shell, PathIndex>();
-function pathsOf(shell: Shell): PathIndex {
+export function pathsOf(shell: Shell): PathIndex {
   const known = pathIndexes.get(shell);
   if (known) return known;
   const paths = [

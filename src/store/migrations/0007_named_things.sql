@@ -11,3 +11,5 @@ CREATE TABLE `saved_views` (
 	`query` text NOT NULL,
 	`saved_at` text NOT NULL
 );
+--> statement-breakpoint
+ALTER TABLE `findings` ADD `chain` text;

@@ -32,6 +32,8 @@ const mostNamed = 3;
 /** What each of several alike things has otherwise than the first one; what all have alike is said in one sentence. */
 export function DifferenceGrid({ keptTitle, rows, choice }: DifferenceGridProps) {
   const differing = columns.filter((column) => rows.some((row) => column.say(row.differences) !== null));
+  // Of two, each has its own button above its text.
+  const offersKeepers = rows.length > 1 && rows.some(({ ref }) => choice?.keepers.has(ref));
   const alike = columns.filter((column) => !differing.includes(column)).map((column) => column.title);
   return (
     <section aria-labelledby="differs">
@@ -41,7 +43,7 @@ export function DifferenceGrid({ keptTitle, rows, choice }: DifferenceGridProps)
           The same in all: {inWords.format(alike)}.
         </p>
       )}
-      {(differing.length > 0 || rows.some(({ ref }) => choice?.keepers.has(ref))) && (
+      {(differing.length > 0 || offersKeepers) && (
         <div className={styles.gridBox} tabIndex={0} role="region" aria-labelledby="differs">
           <table className={styles.grid}>
             <thead>
@@ -59,7 +61,7 @@ export function DifferenceGrid({ keptTitle, rows, choice }: DifferenceGridProps)
                 <tr key={ref}>
                   <th scope="row">
                     {title} <span className="soft">{path.join(' › ')}</span>{' '}
-                    <KeepInstead thing={ref} title={title} choice={choice} />
+                    {offersKeepers && <KeepInstead thing={ref} title={title} choice={choice} />}
                   </th>
                   {differing.map((column) => (
                     <td key={column.title}>

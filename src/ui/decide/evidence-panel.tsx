@@ -2,12 +2,16 @@
 import Link from 'next/link';
 import type { ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
+import type { FindingEvidence } from '@/services/decide/evidence';
+import { ThingLook } from '../look/thing-look';
+import { ChainList } from './chain-list';
 import { DifferenceGrid } from './difference-grid';
 import { EventTable } from './event-table';
 import { ItemPair } from './item-pair';
 import type { ThingChoice } from './take-box';
 import { ThingTable } from './thing-table';
 import type { LoadedEvidence } from './use-evidence';
+import { WeekGrid } from './week-grid';
 import styles from './decide.module.css';
 
 /** What proves a finding: its evidence, and what its subjects say. */
@@ -47,9 +51,6 @@ export function EvidencePanel({
           choice={choice}
         />
       )}
-      {here?.evidence && here.evidence.items.length > 0 && (
-        <ItemPair finding={finding} items={here.evidence.items} difference={here.evidence.difference} />
-      )}
       <table className={styles.facts}>
         <tbody>
           {here?.evidence?.facts.map((e, i) => (
@@ -70,12 +71,43 @@ export function EvidencePanel({
           )}
         </tbody>
       </table>
+      {here?.evidence && here.evidence.items.length > 0 && (
+        <ItemPair
+          finding={finding}
+          items={here.evidence.items}
+          difference={here.evidence.difference}
+          choice={choice}
+        />
+      )}
+      {here?.evidence && <OneThing shellId={shellId} finding={finding} evidence={here.evidence} />}
+      {here?.evidence?.week && <WeekGrid week={here.evidence.week} />}
       {here?.evidence && here.evidence.events.length > 0 && (
         <EventTable finding={finding} events={here.evidence.events} choice={choice} />
       )}
       {here?.evidence && here.evidence.things.length > 0 && (
-        <ThingTable finding={finding} things={here.evidence.things} choice={choice} />
+        <ThingTable shellId={shellId} finding={finding} things={here.evidence.things} choice={choice} />
       )}
     </div>
+  );
+}
+
+/** Of a finding about one item or file: how it looks, with the found sentences marked, and what leads to it. */
+function OneThing({
+  shellId,
+  finding: { subjects },
+  evidence,
+}: {
+  shellId: string;
+  finding: ListedFinding;
+  evidence: FindingEvidence;
+}) {
+  const [subject] = subjects;
+  if (subjects.length !== 1 || (subject?.type !== 'item' && subject?.type !== 'file')) return null;
+  const { type, ref, title } = subject;
+  return (
+    <>
+      <ThingLook shellId={shellId} thing={{ type, ref, title }} words={evidence.sentences} />
+      {evidence.chain && <ChainList chain={evidence.chain} title={title} isItem={type === 'item'} />}
+    </>
   );
 }

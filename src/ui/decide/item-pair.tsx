@@ -1,5 +1,7 @@
 import type { ListedFinding } from '@/core/checks/finding';
 import type { DiffPart, ItemDetail } from '@/services/shells/subject-detail';
+import { KeepInstead } from './keep-instead';
+import type { ThingChoice } from './take-box';
 import styles from './decide.module.css';
 
 /** One item's text, or two side by side with what differs marked, and a small table of what decides. */
@@ -7,10 +9,12 @@ export function ItemPair({
   finding,
   items,
   difference,
+  choice,
 }: {
   finding: ListedFinding;
   items: readonly ItemDetail[];
   difference: readonly DiffPart[] | null;
+  choice: ThingChoice | null;
 }) {
   const going = new Set(finding.remedy?.action === 'delete' ? finding.remedy.targets : []);
   const fate = (item: ItemDetail) => {
@@ -31,12 +35,14 @@ export function ItemPair({
   return (
     <>
       <div className={styles.pair}>
-        {pair
+        {/* One item alone is shown as its page. */}
+        {(difference ? pair : [])
           .filter((i) => i.text)
           .map((item, k) => (
             <article key={item.ref} className={styles['text-card']} data-fate={fate(item)}>
               <header>
                 <span style={{ flex: 1 }}>{item.title}</span>
+                <KeepInstead thing={item.ref} title={item.title} choice={choice} />
                 {fate(item) !== 'open' && <span className="soft">{fate(item)}</span>}
               </header>
               <div className={styles.body} tabIndex={0} role="region" aria-label={`Text of ${item.title}`}>

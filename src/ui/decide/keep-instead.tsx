@@ -15,7 +15,7 @@ export function KeepInstead({ thing, title, choice }: KeepInsteadProps) {
   return (
     <button
       type="button"
-      className={styles.keepInstead}
+      className={styles.small}
       aria-label={`Keep “${title}” instead`}
       title={way.label}
       onClick={() => choice.keep(way)}

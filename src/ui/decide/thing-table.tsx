@@ -2,6 +2,8 @@
 import type { ListedFinding } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
 import type { ThingDetail } from '@/services/shells/thing-detail';
+import { useState } from 'react';
+import { ThingLook } from '../look/thing-look';
 import { useFirstMany } from '../marks/first-many';
 import { choosable, TakeCell, TakeHead, type ThingChoice } from './take-box';
 import { KeepInstead } from './keep-instead';
@@ -18,10 +20,12 @@ interface Column {
 
 /** The many things of a finding, each with its place, its state, what is said of it and what the remedy does to it. */
 export function ThingTable({
+  shellId,
   finding,
   things,
   choice,
 }: {
+  shellId: string;
   finding: ListedFinding;
   things: readonly ThingDetail[];
   choice: ThingChoice | null;
@@ -60,6 +64,7 @@ export function ThingTable({
                 {thing.says.map((line) => (
                   <div key={line}>{line}</div>
                 ))}
+                <ThingPeek shellId={shellId} thing={thing} />
               </td>
               {columns.map((column) => (
                 <td key={column.title}>
@@ -84,4 +89,25 @@ function fateOf({ keep, remedy }: ListedFinding, ref: string, going: ReadonlySet
   if (!remedy) return [];
   if (ref === keep || !going.has(ref)) return ['stays'];
   return [remedy.action === 'delete' ? 'goes' : 'changes'];
+}
+
+/** Opens an item or file where its row stands. */
+function ThingPeek({ shellId, thing }: { shellId: string; thing: ThingDetail }) {
+  const [isOpen, setOpen] = useState(false);
+  const { type, ref, title } = thing;
+  if (type !== 'item' && type !== 'file') return null;
+  return (
+    <div>
+      <button
+        type="button"
+        className={styles.small}
+        aria-expanded={isOpen}
+        aria-label={`Look at “${title}”`}
+        onClick={() => setOpen(!isOpen)}
+      >
+        {isOpen ? 'close' : 'look'}
+      </button>
+      {isOpen && <ThingLook shellId={shellId} thing={{ type, ref, title }} />}
+    </div>
+  );
 }

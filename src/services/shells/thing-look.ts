@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { readAddress } from '@/core/links/package-paths';
+import type { Content, Shell, ShellFile } from '@/core/shell/model';
+import type { FilePath } from '@/core/shell/refs';
+import { scanHtml } from '@/core/text/scan-html';
+import { textOf } from '@/store/state/keep-shell';
+import type { Context } from '../context';
+import type { CurrentShell } from './current-shell';
+import { bareShellOf, pathsOf } from './subject-detail';
+
+/** Which thing is looked at: an item by its ref, or a file by its path. */
+export const lookSchema = z.strictObject({ type: z.enum(['item', 'file']), ref: z.string().max(4000) });
+export type LookedAt = z.output<typeof lookSchema>;
+
+/** A thing as it looks, ready to be drawn without asking for anything else. */
+export type ThingLook =
+  | {
+      readonly is: 'page';
+      /** The page as it is written. Nothing in it may run: it is cleaned before it is drawn. */
+      readonly html: string;
+      /** Its pictures as `data:` addresses, by their addresses in the page. */
+      readonly pictures: Readonly<Record<string, string>>;
+    }
+  | { readonly is: 'picture'; readonly address: string }
+  | { readonly is: 'text'; readonly text: string }
+  /** The bytes of a PDF in base64. */
+  | { readonly is: 'pdf'; readonly bytes: string }
+  | { readonly is: 'nothing'; readonly why: string };
+
+/** A picture or PDF of more bytes is not carried to the page. */
+const mostBytes = 8 * 1024 ** 2;
+/** The pictures of one page together. */
+const mostPictureBytes = 4 * 1024 ** 2;
+const longestText = 20_000;
+const longestPage = 400_000;
+
+const nothing = (why: string): ThingLook => ({ is: 'nothing', why });
+
+/** How a thing of the shell looks; null where the shell has no such thing. */
+export function lookAt(context: Context, current: CurrentShell, { type, ref }: LookedAt): ThingLook | null {
+  const shell = bareShellOf(context, current);
+  if (type === 'file') {
+    const file = shell.files.find(({ path }) => path === ref);
+    return file ? lookOfFile(context, shell, file) : null;
+  }
+  const item = shell.items.find((one) => one.ref === ref);
+  if (!item) return null;
+  const content = shell.contents.find(({ id }) => id === item.content);
+  if (!content) return nothing('It has no content of its own.');
+  if (content.texts.length > 0) return lookOfPage(context, shell, content);
+  const file = shell.files.find(({ path }) => path === content.href);
+  if (file) return lookOfFile(context, shell, file);
+  return nothing(content.target === null ? 'It has no text.' : `It leads to ${content.target}.`);
+}
+
+function lookOfPage(context: Context, shell: Shell, content: Content): ThingLook {
+  const html = content.texts.map((hash) => textOf(context.blobs, hash)).join('\n<hr>\n');
+  if (html.length > longestPage) return nothing('The page is too long to be shown here.');
+  const at = content.textPath;
+  return { is: 'page', html, pictures: at === null ? {} : picturesIn(context, shell, html, at) };
+}
+
+function picturesIn(context: Context, shell: Shell, html: string, at: FilePath): Record<string, string> {
+  const scan = scanHtml(html);
+  const files = new Map(shell.files.map((file) => [file.path as string, file]));
+  const pictures: Record<string, string> = {};
+  let left = mostPictureBytes;
+  for (const { value, tag } of scan.addresses) {
+    if (tag !== 'img' || pictures[value] !== undefined) continue;
+    const meaning = readAddress(value, at, scan.base, pathsOf(shell));
+    const file = meaning.to === 'package' && meaning.found !== null ? files.get(meaning.found) : undefined;
+    if (!file || !isPicture(file) || file.bytes > left) continue;
+    const address = pictureAddress(context, file);
+    if (address === null) continue;
+    left -= file.bytes;
+    pictures[value] = address;
+  }
+  return pictures;
+}
+
+function lookOfFile(context: Context, shell: Shell, file: ShellFile): ThingLook {
+  if (file.bytes === 0) return nothing('The file is empty.');
+  const isPdf = file.mediaType === 'application/pdf' || /\.pdf$/i.test(file.path);
+  if ((isPdf || isPicture(file)) && file.bytes > mostBytes)
+    return nothing('The file is too large to be shown here.');
+  if (isPicture(file)) {
+    const address = pictureAddress(context, file);
+    return address === null ? nothing(notKept) : { is: 'picture', address };
+  }
+  const bytes = context.blobs.read(file.sha256);
+  if (bytes === null) return nothing(notKept);
+  if (isPdf) return { is: 'pdf', bytes: bytes.toString('base64') };
+  if (/^text\/html|xhtml/.test(file.mediaType)) {
+    const html = bytes.toString('utf8');
+    if (html.length > longestPage) return nothing('The page is too long to be shown here.');
+    return { is: 'page', html, pictures: picturesIn(context, shell, html, file.path) };
+  }
+  if (!/^text\//.test(file.mediaType))
+    return nothing(`A file of this type (${file.mediaType}) can’t be shown here.`);
+  return { is: 'text', text: bytes.subarray(0, longestText).toString('utf8') };
+}
+
+const notKept = 'Its bytes are not kept here.';
+
+/** Raster pictures alone: a drawing in SVG could hold more than a picture. */
+const isPicture = ({ mediaType }: ShellFile): boolean => /^image\/(png|jpeg|gif|webp|bmp)$/.test(mediaType);
+
+function pictureAddress({ blobs }: Context, { sha256, mediaType }: ShellFile): string | null {
+  const bytes = blobs.read(sha256);
+  return bytes === null ? null : `data:${mediaType};base64,${bytes.toString('base64')}`;
+}
