@@ -19,6 +19,8 @@ export const planEditSchema = z.discriminatedUnion('edit', [
   z.strictObject({ edit: z.literal('add'), step: writtenStepSchema }),
   z.strictObject({ edit: z.literal('replace'), id: z.string(), step: writtenStepSchema }),
   z.strictObject({ edit: z.literal('remove'), ids: z.array(z.string()).min(1) }),
+  /** Leaves some of a step’s things alone; the step goes where it has none left. */
+  z.strictObject({ edit: z.literal('without'), id: z.string(), refs: z.array(z.string()).min(1) }),
   /** Every step of the plan in its new order. */
   z.strictObject({ edit: z.literal('order'), ids: z.array(z.string()) }),
 ]);
@@ -105,6 +107,24 @@ export function editPlan(
           return { planSize: countPlan(tx, shellId).size };
         }),
       );
+    case 'without': {
+      const old = rows.find((row) => row.id === edit.id);
+      if (!old) return gone();
+      const spared = new Set(edit.refs);
+      const left = old.step.targets.map(({ ref }) => ref).filter((ref) => !spared.has(ref));
+      const part = partOfStep(old.step, left);
+      return good(
+        db.transaction((tx) => {
+          if (part === null) tx.delete(planSteps).where(eq(planSteps.id, old.id)).run();
+          else
+            tx.update(planSteps)
+              .set({ step: JSON.stringify(part) })
+              .where(eq(planSteps.id, old.id))
+              .run();
+          return { planSize: countPlan(tx, shellId).size };
+        }),
+      );
+    }
     case 'order': {
       const isWhole = edit.ids.length === rows.length && rows.every((row) => edit.ids.includes(row.id));
       if (!isWhole) return gone();

@@ -1,9 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { clothBackground, clothOf } from '../marks/cloth-pattern';
 import { NameMark } from '../marks/name-mark';
+import { PlanDrawer } from '../plan/plan-drawer';
 import { FrameCounts, useFrameView } from './frame-counts';
 import { PageTitle } from './page-title';
 import { stages, type FrameView } from './stages';
@@ -23,6 +24,7 @@ function FrameBar({ first }: { first: FrameView }) {
   const view = useFrameView(first);
   const path = usePathname();
   const base = `/shells/${view.id}`;
+  const [isPlanOpen, setPlanOpen] = useState(false);
   return (
     <header className={styles.bar}>
       <PageTitle title={titleOf(view, path)} />
@@ -52,7 +54,13 @@ function FrameBar({ first }: { first: FrameView }) {
           ))}
         </ol>
       </nav>
-      <Link href={`${base}/rehearse`} className={styles.plan} data-filled={view.planSize > 0}>
+      <button
+        type="button"
+        className={styles.plan}
+        data-filled={view.planSize > 0}
+        aria-haspopup="dialog"
+        onClick={() => setPlanOpen(true)}
+      >
         <strong className="number" data-testid="plan-size">
           {view.planSize}
         </strong>
@@ -60,12 +68,12 @@ function FrameBar({ first }: { first: FrameView }) {
           {view.planSize === 1 ? 'change' : 'changes'} in
           <br />
           the plan
-          <span className="unseen">: rehearse it</span>
         </span>
-      </Link>
+      </button>
       <Link href="/" className={styles.home} aria-label="All shells" title="All shells">
         <NameMark />
       </Link>
+      <PlanDrawer shellId={view.id} isOpen={isPlanOpen} onClose={() => setPlanOpen(false)} />
     </header>
   );
 }

@@ -1,5 +1,5 @@
 import { planList } from '@/services/decide/plan-list';
-import { PlanList } from '@/ui/rehearse/plan-list';
+import { PlanList } from '@/ui/plan/plan-list';
 import { shellPage } from '../../../shell-page';
 
 export default shellPage((shell, context) => (

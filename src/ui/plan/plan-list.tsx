@@ -6,10 +6,11 @@ import { useSnackbar } from 'notistack';
 import { plural } from '@/core/text/plural';
 import type { PlanLine } from '@/services/decide/plan-list';
 import { send } from '../jobs/use-job';
+import { KeptPlans } from './kept-plans';
 import { PlanFiles } from './plan-files';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
-import styles from './rehearse.module.css';
+import styles from '../rehearse/rehearse.module.css';
 
 const columns: readonly WorkColumn<PlanLine>[] = [
   {
@@ -73,6 +74,7 @@ export function PlanList({
         <Link href={`/shells/${id}/rehearse`}>{lines.length ? 'See what it would do' : 'Back'}</Link>
       </div>
       <PlanFiles id={id} hasSteps={lines.length > 0} />
+      <KeptPlans shellId={id} hasSteps={lines.length > 0} onChange={router.refresh} />
       {lines.length === 0 ? (
         <p>
           Nothing is planned. Accept what should go on <Link href={`/shells/${id}/comb`}>Comb</Link> or{' '}

@@ -3,10 +3,9 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { plural } from '@/core/text/plural';
 import type { TakenPlan } from '@/services/decide/plan-file';
 import { send } from '../jobs/use-job';
-import { HeldBack } from '../parts/held-back';
+import { TakenPlanNote } from './taken-plan-note';
 
 /** Keeps the plan as a file, and takes one in: for the command line, for next term, for another shell. */
 export function PlanFiles({ id, hasSteps }: { id: string; hasSteps: boolean }) {
@@ -54,7 +53,7 @@ export function PlanFiles({ id, hasSteps }: { id: string; hasSteps: boolean }) {
         />
       </div>
       {trouble !== null && <Alert severity="error">{trouble}</Alert>}
-      {taken && <Taken taken={taken} onClose={() => setTaken(null)} />}
+      {taken && <TakenPlanNote taken={taken} onClose={() => setTaken(null)} />}
     </div>
   );
 }
@@ -65,22 +64,4 @@ function parsed(text: string): unknown {
   } catch {
     return undefined;
   }
-}
-
-/** What was added, and what was not found here. */
-function Taken({ taken, onClose }: { taken: TakenPlan; onClose: () => void }) {
-  const done = taken.added.reduce((sum, one) => sum + one.done, 0);
-  const notFound = taken.missing.map((title) => `“${title}”`).join(', ');
-  return (
-    <>
-      <Alert severity={notFound || taken.unread.length ? 'warning' : 'success'} onClose={onClose}>
-        {plural(done, 'change')} came into the plan.
-        {notFound && ` Not found in this shell, by ref or by title and place: ${notFound}.`}
-        {taken.unread.map((sentence) => (
-          <div key={sentence}>{sentence}</div>
-        ))}
-      </Alert>
-      <HeldBack held={taken.added.flatMap((one) => one.held)} onClose={onClose} />
-    </>
-  );
 }

@@ -1,0 +1,170 @@
+import type { ListedFinding } from '@/core/checks/finding';
+import { contradictionsIn, type Contradiction } from '@/core/plan/contradictions';
+import { refsOf, type RefIndex } from '@/core/plan/refs-of-shell';
+import type { Outcome, StepResult } from '@/core/plan/results';
+import { runPlan } from '@/core/plan/run-plan';
+import { actionOf, type AnyTarget, type Step } from '@/core/plan/step';
+import type { Shell } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
+import type { ItemRef } from '@/core/shell/refs';
+import { plural } from '@/core/text/plural';
+import { findingRows } from '../comb/kept-findings';
+import type { Context } from '../context';
+import { keptRules } from '../house-rules/house-rules';
+import { rulesFrom } from '../house-rules/written-rules';
+import type { CurrentShell } from '../shells/current-shell';
+import { blobHash, shellOf } from '../shells/kept-state';
+import { planOf, type PlanRow } from './plan';
+
+/** One thing that a step is about. */
+export interface DrawerThing {
+  readonly ref: string;
+  readonly title: string;
+}
+
+/** What would become of a part of a step. */
+export interface DrawerOutcome {
+  readonly outcome: Exclude<Outcome, 'done'>;
+  readonly count: number;
+  readonly reason: string;
+}
+
+/** One step of the plan as the drawer shows it. */
+export interface DrawerStep {
+  readonly id: string;
+  /** Its place in the plan, 1 first. */
+  readonly place: number;
+  readonly what: string;
+  readonly count: number;
+  /** The first things that it is about. */
+  readonly things: readonly DrawerThing[];
+  /** The finding that asked for it; null where a person did. */
+  readonly finding: { readonly id: string; readonly title: string } | null;
+  /** What of it would not be done, and why. */
+  readonly outcomes: readonly DrawerOutcome[];
+  /** Where another step says otherwise, a sentence each. */
+  readonly contradictions: readonly string[];
+}
+
+/** The plan by place: the module at the top level that the first thing of each step stands in. */
+export interface PlanDrawerView {
+  readonly size: number;
+  readonly steps: number;
+  readonly groups: readonly { readonly place: string; readonly steps: readonly DrawerStep[] }[];
+}
+
+const mostThings = 50;
+
+/** The plan as it stands against the shell as it stands. */
+export function planDrawer(context: Context, current: CurrentShell): PlanDrawerView {
+  const rows = planOf(context.db, current.row.id);
+  const shell = shellOf(context.blobs, blobHash.parse(current.version.stateBlob));
+  const rules = rulesFrom(keptRules(context).written);
+  const steps = rows.map((row) => row.step);
+  const run = runPlan(shell, steps, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const results = resultsByStep(run.steps, run.results);
+  const titles = refsOf(shell);
+  const planned = refsOf(run.after);
+  const titleOf = (ref: string) => (titles.typeOf(ref) === null ? planned.titleOf(ref) : titles.titleOf(ref));
+  const findings = findingsOf(context, current, rows);
+  const said = saidByStep(contradictionsIn(steps), steps);
+  const placeOf = placeReader(shell, titles);
+  const groups = new Map<string, DrawerStep[]>();
+  rows.forEach((row, n) => {
+    const targets = row.step.targets as readonly AnyTarget[];
+    const place = placeOf(targets[0]?.ref ?? '');
+    const group = groups.get(place) ?? [];
+    groups.set(place, group);
+    group.push({
+      id: row.id,
+      place: n + 1,
+      what: actionOf(row.step.action).label,
+      count: targets.length,
+      things: targets.slice(0, mostThings).map(({ ref }) => ({ ref, title: titleOf(ref) })),
+      finding: row.findingId === null ? null : findings(row.findingId),
+      outcomes: outcomesOf(results.get(row.step) ?? []),
+      contradictions: said.get(n) ?? [],
+    });
+  });
+  return {
+    size: current.plan.size,
+    steps: rows.length,
+    groups: [...groups].map(([place, list]) => ({ place, steps: list })),
+  };
+}
+
+/** The results of a run belong to its steps in order, as many as together have the step’s targets. */
+function resultsByStep(
+  steps: readonly Step[],
+  results: readonly StepResult[],
+): ReadonlyMap<Step, readonly StepResult[]> {
+  const byStep = new Map<Step, StepResult[]>();
+  let at = 0;
+  for (const step of steps) {
+    const list: StepResult[] = [];
+    for (let left = step.targets.length; left > 0 && at < results.length; at += 1) {
+      const result = results[at];
+      if (!result) break;
+      list.push(result);
+      left -= result.step.targets.length;
+    }
+    byStep.set(step, list);
+  }
+  return byStep;
+}
+
+const outcomesOf = (results: readonly StepResult[]): DrawerOutcome[] =>
+  results.flatMap(({ outcome, reason, titles }) =>
+    outcome === 'done' ? [] : [{ outcome, count: titles.length, reason: reason ?? 'it changes nothing' }],
+  );
+
+function findingsOf(context: Context, current: CurrentShell, rows: readonly PlanRow[]) {
+  const ids = rows.flatMap(({ findingId }) => (findingId === null ? [] : [findingId]));
+  const found = current.audit ? findingRows(context.db, current.audit.id, ids) : [];
+  const titles = new Map(found.map((row) => [row.id, (JSON.parse(row.listed) as ListedFinding).title]));
+  return (id: string) => ({ id, title: titles.get(id) ?? 'a finding of an earlier combing' });
+}
+
+/** What is to be said of each step about those that it contradicts. */
+function saidByStep(
+  contradictions: readonly Contradiction[],
+  steps: readonly Step[],
+): ReadonlyMap<number, readonly string[]> {
+  const said = new Map<number, string[]>();
+  const say = (step: number, sentence: string) => said.set(step, [...(said.get(step) ?? []), sentence]);
+  for (const { earlier, later, refs, deletes } of contradictions) {
+    const things = plural(refs.length, 'thing');
+    const other = steps[later];
+    if (deletes) {
+      say(earlier, `Step ${later + 1} deletes ${things} of these, so this changes nothing of them.`);
+      continue;
+    }
+    const does = other ? actionOf(other.action).label.toLowerCase() : 'another';
+    say(earlier, `Step ${later + 1} (${does}) says otherwise about ${things} of these, and counts.`);
+    say(later, `Step ${earlier + 1} says otherwise about ${things} of these; this one counts.`);
+  }
+  return said;
+}
+
+const placeOfType = {
+  file: 'Files',
+  event: 'Calendar',
+  bank: 'Question banks',
+  gradeCategory: 'Grade setup',
+  gradeColumn: 'Grade setup',
+  group: 'Groups',
+  homePage: 'Home pages',
+  shell: 'The shell itself',
+} as const;
+
+function placeReader(shell: Shell, refs: RefIndex): (ref: string) => string {
+  const outline = outlineOf(shell);
+  return (ref) => {
+    const type = refs.typeOf(ref);
+    if (type === null) return 'New';
+    if (type !== 'item') return placeOfType[type];
+    const item = outline.byRef.get(ref as ItemRef);
+    if (!item?.placed) return 'Outside the outline';
+    return outline.path(item)[0] ?? (item.kind === 'module' ? item.title : 'Top of the outline');
+  };
+}

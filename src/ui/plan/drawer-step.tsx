@@ -1,0 +1,115 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import type { DrawerStep } from '@/services/decide/plan-drawer';
+import type { PlanDrawerState } from './use-plan-drawer';
+import styles from './plan-drawer.module.css';
+
+interface DrawerStepRowProps {
+  readonly shellId: string;
+  readonly step: DrawerStep;
+  readonly isFirst: boolean;
+  readonly isLast: boolean;
+  readonly drawer: PlanDrawerState;
+  readonly onLeave: () => void;
+}
+
+/** One step: what it does to what, who asked for it, what would not be done; up, down, things out, out. */
+export function DrawerStepRow({ shellId, step, isFirst, isLast, drawer, onLeave }: DrawerStepRowProps) {
+  const [isOpen, setOpen] = useState(false);
+  const name = `step ${step.place}`;
+  return (
+    <li className={styles.step}>
+      <div className={styles.line}>
+        <span className="soft number">{step.place}</span>
+        <strong>
+          {step.what} {step.count}
+        </strong>
+        <span className={styles.things}>{sayThings(step)}</span>
+      </div>
+      <div className="soft">
+        {step.finding === null ? (
+          'by hand'
+        ) : (
+          <Link href={`/shells/${shellId}/decide?finding=${step.finding.id}`} onClick={onLeave}>
+            {step.finding.title}
+          </Link>
+        )}
+      </div>
+      {step.outcomes.map(({ outcome, count, reason }) => (
+        <div key={`${outcome} ${reason}`} className={styles.trouble} data-outcome={outcome}>
+          {outcome === 'blocked' ? 'Held back' : 'Does nothing'} for {count}: {reason}
+        </div>
+      ))}
+      {step.contradictions.map((sentence) => (
+        <div key={sentence} className={styles.trouble} data-outcome="contradiction">
+          {sentence}
+        </div>
+      ))}
+      <div className={styles.tools}>
+        <Button size="small" color="inherit" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          Things
+        </Button>
+        <Button
+          size="small"
+          color="inherit"
+          disabled={isFirst}
+          aria-label={`Bring ${name} up`}
+          onClick={() => void drawer.shift(step, -1)}
+        >
+          Up
+        </Button>
+        <Button
+          size="small"
+          color="inherit"
+          disabled={isLast}
+          aria-label={`Bring ${name} down`}
+          onClick={() => void drawer.shift(step, 1)}
+        >
+          Down
+        </Button>
+        <Button
+          size="small"
+          color="inherit"
+          aria-label={`Take ${name} out`}
+          onClick={() => void drawer.takeOut([step])}
+        >
+          Take out
+        </Button>
+      </div>
+      {isOpen && <Things step={step} drawer={drawer} />}
+    </li>
+  );
+}
+
+function Things({ step, drawer }: { step: DrawerStep; drawer: PlanDrawerState }) {
+  const more = step.count - step.things.length;
+  return (
+    <ul className={styles.thingList}>
+      {step.things.map(({ ref, title }) => (
+        <li key={ref}>
+          <span>{title}</span>
+          <Button
+            size="small"
+            color="inherit"
+            aria-label={`Leave “${title}” alone`}
+            onClick={() => void drawer.spare(step, ref)}
+          >
+            Leave alone
+          </Button>
+        </li>
+      ))}
+      {more > 0 && <li className="soft">and {more} more</li>}
+    </ul>
+  );
+}
+
+/** So many titles stand in a step’s line. */
+const mostTitles = 2;
+
+function sayThings({ things, count }: DrawerStep): string {
+  const first = things.slice(0, mostTitles).map(({ title }) => title);
+  const more = count - first.length;
+  return more > 0 ? `${first.join(', ')} and ${more} more` : first.join(', ');
+}

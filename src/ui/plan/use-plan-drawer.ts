@@ -1,0 +1,67 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useSnackbar } from 'notistack';
+import { useCallback, useEffect, useState } from 'react';
+import type { EditedPlan } from '@/services/decide/edit-plan';
+import type { DrawerStep, PlanDrawerView } from '@/services/decide/plan-drawer';
+import { useFramePatch } from '../frame/frame-counts';
+import { send } from '../jobs/use-job';
+
+export interface PlanDrawerState {
+  /** Null until it is here. */
+  readonly view: PlanDrawerView | null;
+  readonly trouble: string | null;
+  takeOut(steps: readonly DrawerStep[]): Promise<void>;
+  /** Leaves one thing of a step alone. */
+  spare(step: DrawerStep, ref: string): Promise<void>;
+  /** Brings a step one place up or down in the plan. */
+  shift(step: DrawerStep, by: 1 | -1): Promise<void>;
+  reload(): void;
+}
+
+/** The plan as the drawer shows it, read anew after every edit. */
+export function usePlanDrawer(shellId: string): PlanDrawerState {
+  const router = useRouter();
+  const patch = useFramePatch();
+  const { enqueueSnackbar } = useSnackbar();
+  const [view, setView] = useState<PlanDrawerView | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [turn, setTurn] = useState(0);
+  const reload = useCallback(() => setTurn((n) => n + 1), []);
+  useEffect(() => {
+    let isCurrent = true;
+    void send<PlanDrawerView>(`/api/shells/${shellId}/plan/drawer`, undefined, 'GET').then((result) => {
+      if (!isCurrent) return;
+      setTrouble(result.ok ? null : result.trouble);
+      if (result.ok) setView(result.value);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [shellId, turn]);
+
+  const edit = async (body: unknown) => {
+    const result = await send<EditedPlan>(`/api/shells/${shellId}/plan`, body);
+    if (result.ok) patch({ planSize: result.value.planSize });
+    else enqueueSnackbar(result.trouble, { variant: 'error' });
+    reload();
+    router.refresh();
+  };
+  return {
+    view,
+    trouble,
+    reload,
+    takeOut: (steps) => edit({ edit: 'remove', ids: steps.map(({ id }) => id) }),
+    spare: (step, ref) => edit({ edit: 'without', id: step.id, refs: [ref] }),
+    shift: async (step, by) => {
+      const order = view?.groups.flatMap(({ steps }) => steps).sort((a, b) => a.place - b.place) ?? [];
+      const ids = order.map(({ id }) => id);
+      const at = ids.indexOf(step.id);
+      const other = ids[at + by];
+      if (at < 0 || other === undefined) return;
+      ids[at + by] = step.id;
+      ids[at] = other;
+      await edit({ edit: 'order', ids });
+    },
+  };
+}
