@@ -169,8 +169,10 @@ export const bringInDemo = (page: Page): Promise<string> =>
     { code: 'HYD 214', ...demoTerm },
   );
 
-/** Sets a field's value the way typing does, whatever the browser's own way to write a date. */
+/** Sets a field's value the way typing does; a day is typed in the form of the browser's language (en-US). */
 export async function setField(page: Page, name: string, value: string): Promise<void> {
+  const isDay = await page.$eval(`input[name=${name}]`, (input) => input.type === 'hidden');
+  if (isDay) return typeDay(page, `[data-day=${name}]`, value);
   await page.$eval(
     `input[name=${name}]`,
     (element, text) => {
@@ -181,6 +183,16 @@ export async function setField(page: Page, name: string, value: string): Promise
     },
     value,
   );
+}
+
+/** Types a day, 2027-01-11, into the field inside an element. */
+export async function typeDay(page: Page, around: string, day: string): Promise<void> {
+  const [year = '', month = '', date = ''] = day.split('-');
+  await page.click(`${around} [role=spinbutton]`);
+  await page.keyboard.down('Control');
+  await page.keyboard.press('a');
+  await page.keyboard.up('Control');
+  await page.keyboard.type(`${month}${date}${year}`);
 }
 
 /** Clicks the first element of a kind whose text begins with these words, once it stands still. */

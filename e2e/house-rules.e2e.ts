@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringIn, bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringIn, bringInGeo, clickText, startStage, typeDay, waitForText, type Stage } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -114,8 +114,8 @@ test('a term of the house: set on the screen, offered where a shell is brought i
       `::-p-xpath(//fieldset[@aria-label]//label[starts-with(., "${label}")]/following-sibling::div//input)`,
     ))!;
   await (await field('Title')).type('Spring 2027');
-  await (await field('First day')).type('01112027');
-  await (await field('Last day')).type('05072027');
+  await typeDay(page, '[data-day="First day"]', '2027-01-11');
+  await typeDay(page, '[data-day="Last day"]', '2027-05-07');
   const days = await field('No class on');
   await days.type('2027-03-19..2027-03-15');
   await waitForText(page, 'ends before it begins');

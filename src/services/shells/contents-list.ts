@@ -24,12 +24,21 @@ export interface ContentsLine {
   /** Size of a file in bytes; null for everything else. */
   readonly bytes: number | null;
   readonly note: string;
+  /** Whether an item stands in the outline; false for everything else. */
+  readonly isPlaced: boolean;
   /** What the plan does with it: “hide”, “delete”; empty where it does nothing. */
   readonly planned: string;
 }
 export interface ContentsView {
   readonly heading: string;
   readonly lines: readonly ContentsLine[];
+  /** Where items can be moved to: the end of the outline, then every module by its place. */
+  readonly modules: readonly ModuleChoice[];
+}
+/** A module to move into; null for the top level of the outline. */
+export interface ModuleChoice {
+  readonly ref: string | null;
+  readonly title: string;
 }
 type Line = Omit<ContentsLine, 'planned'>;
 interface Found {
@@ -50,7 +59,8 @@ export interface ContentsQuery {
 
 /** The things behind one of the inventory's numbers, each with what the plan does with it. */
 export function contentsOf(context: Context, current: CurrentShell, query: ContentsQuery): ContentsView {
-  const { heading, lines } = foundBy(bareShellOf(context, current), query);
+  const shell = bareShellOf(context, current);
+  const { heading, lines } = foundBy(shell, query);
   const planned = new Map<string, Set<string>>();
   for (const { step } of planOf(context.db, current.row.id))
     for (const { ref } of step.targets as readonly AnyTarget[]) {
@@ -60,7 +70,17 @@ export function contentsOf(context: Context, current: CurrentShell, query: Conte
   return {
     heading,
     lines: lines.map((line) => ({ ...line, planned: [...(planned.get(line.ref) ?? [])].join(', ') })),
+    modules: lines.some((line) => line.type === 'item') ? moduleChoices(shell) : [],
   };
+}
+
+function moduleChoices(shell: Shell): ModuleChoice[] {
+  const outline = outlineOf(shell);
+  const modules = shell.items.filter((item) => item.kind === 'module' && item.placed);
+  return [
+    { ref: null, title: 'The end of the outline' },
+    ...modules.map((item) => ({ ref: item.ref, title: [...outline.path(item), item.title].join(' › ') })),
+  ];
 }
 
 function foundBy(shell: Shell, query: ContentsQuery): Found {
@@ -134,13 +154,14 @@ function itemLines(shell: Shell, isWanted: (item: Item) => boolean): Line[] {
     title: item.title,
     kind: item.kind.replace('-', ' '),
     path: item.placed ? outline.path(item) : ['Outside the outline'],
+    isPlaced: item.placed,
     students: sightOf(outline, item),
     day: item.due === null ? '' : `due ${item.due.slice(0, 10)}`,
     note: item.batch ?? '',
   }));
 }
 
-const blankLine = { path: [], students: '', day: '', bytes: null, note: '' } as const;
+const blankLine = { path: [], students: '', day: '', bytes: null, note: '', isPlaced: false } as const;
 
 const fileLines = (shell: Shell): Line[] =>
   shell.files.map((file) => ({

@@ -6,6 +6,8 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { HouseTerm } from '@/core/time/house-terms';
+import { parseLocalDate } from '@/core/time/local-date';
+import { DayField } from '../parts/day-field';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { ColumnMapping, type Mapping } from './column-mapping';
@@ -39,11 +41,11 @@ const slots: readonly SlotInfo[] = [
 const fields = [
   { key: 'code', label: 'Course code', hint: 'as people say it: HYD 214' },
   { key: 'termTitle', label: 'Term', hint: 'Spring 2027' },
-  { key: 'termStart', label: 'Term begins', hint: '2027-01-11', type: 'date' },
-  { key: 'termEnd', label: 'Term ends', hint: '2027-05-07', type: 'date' },
-  { key: 'previousTermStart', label: 'Last term began', hint: '2025-08-25', type: 'date' },
-  { key: 'previousTermEnd', label: 'Last term ended', hint: '2025-12-12', type: 'date' },
-  { key: 'asOf', label: 'Look from this day', hint: 'today, if left empty', type: 'date' },
+  { key: 'termStart', label: 'Term begins', hint: '', isDay: true },
+  { key: 'termEnd', label: 'Term ends', hint: '', isDay: true },
+  { key: 'previousTermStart', label: 'Last term began', hint: '', isDay: true },
+  { key: 'previousTermEnd', label: 'Last term ended', hint: '', isDay: true },
+  { key: 'asOf', label: 'Look from this day', hint: 'today, if left empty', isDay: true },
   { key: 'timeZone', label: 'Time zone', hint: 'from the calendar, if left empty' },
 ] as const;
 type FieldKey = (typeof fields)[number]['key'];
@@ -78,6 +80,46 @@ function TermPicker({ terms, values, onPick }: TermPickerProps) {
   );
 }
 
+interface KnownFieldProps {
+  readonly field: (typeof fields)[number];
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly onOdd: (isOdd: boolean) => void;
+}
+
+/** One of the things that are known about a shell: a day, or some words. */
+function KnownField({ field, value, onChange, onOdd }: KnownFieldProps) {
+  if ('isDay' in field)
+    return (
+      <DayField
+        name={field.key}
+        label={field.label}
+        hint={field.hint}
+        value={parseLocalDate(value)}
+        onChange={(day) => onChange(day ?? '')}
+        onOdd={onOdd}
+      />
+    );
+  return (
+    <TextField
+      size="small"
+      name={field.key}
+      label={field.label}
+      placeholder={field.hint}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+}
+
+function withMember<T>(set: ReadonlySet<T>, member: T, isIn: boolean): ReadonlySet<T> {
+  const next = new Set(set);
+  if (isIn) next.add(member);
+  else next.delete(member);
+  return next;
+}
+
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
 export function BringInForm({ remembered, terms }: { remembered: Mapping; terms: readonly HouseTerm[] }) {
   const router = useRouter();
@@ -91,7 +133,10 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
     router.push(`/shells/${shellId}/bring-in`);
   });
   const [baselineIs, setBaselineIs] = useState<'supplied' | 'template'>('supplied');
+  const [odd, setOdd] = useState<ReadonlySet<FieldKey>>(new Set());
+  const oddField = fields.find(({ key }) => odd.has(key));
   const submit = async () => {
+    if (oddField) return;
     const sent = await sendAll();
     if (sent) await job.start('/api/bring-in', { ...sent, ...values, statusColumns: mapping, baselineIs });
   };
@@ -140,16 +185,12 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
           />
         )}
         {fields.map((field) => (
-          <TextField
+          <KnownField
             key={field.key}
-            size="small"
-            name={field.key}
-            label={field.label}
-            type={'type' in field ? field.type : 'text'}
-            placeholder={field.hint}
+            field={field}
             value={values[field.key] ?? ''}
-            onChange={(event) => setValues((now) => ({ ...now, [field.key]: event.target.value }))}
-            slotProps={{ inputLabel: { shrink: true } }}
+            onChange={(value) => setValues((now) => ({ ...now, [field.key]: value }))}
+            onOdd={(isOdd) => setOdd((now) => withMember(now, field.key, isOdd))}
           />
         ))}
         {files.baseline && (
@@ -165,6 +206,11 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
           </TextField>
         )}
       </fieldset>
+      {oddField && (
+        <Alert severity="error" role="alert">
+          “{oddField.label}” is no day of the calendar; write it anew, or empty it.
+        </Alert>
+      )}
       {trouble && (
         <Alert severity="error" role="alert">
           {trouble}
@@ -173,7 +219,7 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
       {uploading && <p role="status">Taking in “{uploading}” …</p>}
       <JobProgress job={job} label="Bringing in" />
       <div>
-        <Button type="submit" variant="contained" size="large" disabled={busy}>
+        <Button type="submit" variant="contained" size="large" disabled={busy || oddField !== undefined}>
           Bring in
         </Button>
       </div>

@@ -41,7 +41,7 @@ export function ContentsList({
   /** What the list is filtered by when it opens. */
   find: string;
 }) {
-  const { heading, lines } = contents;
+  const { heading, lines, modules } = contents;
   const columns = [title, ...others.filter((column) => lines.some((line) => column.text(line) !== ''))];
   return (
     <div className={styles.page}>
@@ -61,7 +61,7 @@ export function ContentsList({
           keyOf={keyOf}
           columns={columns}
           actions={(chosen, clear) => (
-            <ThingActions shellId={id} lines={lines} chosen={chosen} onDone={clear} />
+            <ThingActions shellId={id} lines={lines} modules={modules} chosen={chosen} onDone={clear} />
           )}
         />
       )}

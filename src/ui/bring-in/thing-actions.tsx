@@ -1,6 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
-import type { ContentsLine } from '@/services/shells/contents-list';
+import type { GestureStep } from '@/core/outline/gesture';
+import type { ContentsLine, ModuleChoice } from '@/services/shells/contents-list';
+import { MoveChosen } from './move-chosen';
 import { HeldBack } from '../parts/held-back';
 import { RedateChosen } from '../redate/redate-chosen';
 import { usePlanEdit } from '../parts/use-plan-edit';
@@ -43,17 +45,20 @@ const thingActions: readonly ThingAction[] = [
 interface ThingActionsProps {
   readonly shellId: string;
   readonly lines: readonly ContentsLine[];
+  readonly modules: readonly ModuleChoice[];
   readonly chosen: readonly ContentsLine[];
   readonly onDone: () => void;
 }
 
 /** The buttons for what is chosen, each with how many things it touches; what is held back is said at once. */
-export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsProps) {
+export function ThingActions({ shellId, lines, modules, chosen, onDone }: ThingActionsProps) {
   const plan = usePlanEdit(shellId);
-  const act = async ({ step, words }: ThingAction, targets: readonly string[]) => {
-    const ids = await plan.add(words, [{ ...step, targets }]);
+  const run = async (words: string, steps: readonly GestureStep[]) => {
+    const ids = await plan.add(words, steps);
     if (ids.length > 0) onDone();
   };
+  const act = ({ step, words }: ThingAction, targets: readonly string[]) =>
+    run(words, [{ ...step, targets }]);
   const dated = chosen.filter((line) => line.day !== '').map((line) => line.ref);
   return (
     <>
@@ -62,6 +67,14 @@ export function ThingActions({ shellId, lines, chosen, onDone }: ThingActionsPro
         aria-label="What to do with the chosen"
         style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}
       >
+        {modules.length > 0 && (
+          <MoveChosen
+            modules={modules}
+            chosen={chosen}
+            isBusy={plan.isBusy}
+            onMove={(steps) => void run('Move', steps)}
+          />
+        )}
         {lines.some((line) => line.day !== '') && <RedateChosen shellId={shellId} refs={dated} />}
         {thingActions
           .filter((action) => lines.some(action.isFor))

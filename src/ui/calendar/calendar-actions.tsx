@@ -8,6 +8,7 @@ import type { GestureStep } from '@/core/outline/gesture';
 import { RedateChosen } from '../redate/redate-chosen';
 import { stepsToEnd, stepsToRemove, stepToDropLinks } from './calendar-model';
 import type { ChosenMarks } from './use-marks';
+import { WeekdayMove } from './weekday-move';
 import styles from './calendar.module.css';
 
 /** What can be done with the chosen dates; each button says how many it touches. */
@@ -39,6 +40,7 @@ export function CalendarActions({ view, choice }: { view: CalendarView; choice: 
           Delete {chosen.length > 0 && chosen.length.toLocaleString('en')}
         </Button>
         <RedateChosen shellId={view.id} refs={seriesOf(view, chosen)} size="medium" />
+        <WeekdayMove shellId={view.id} refs={seriesOf(view, chosen)} plan={plan} onDone={choice.clear} />
         <Button
           variant="outlined"
           disabled={dropping === null || plan.isBusy}

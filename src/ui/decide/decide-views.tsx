@@ -8,9 +8,10 @@ const views = [
   { key: '/outline', title: 'Outline' },
   { key: '/calendar', title: 'Calendar' },
   { key: '/re-date', title: 'Re-date' },
+  { key: '/values', title: 'Values' },
 ] as const;
 
-/** The views of the same work: what was found, the outline, the calendar, and dates from term to term. */
+/** The views of the same work: what was found, the outline, the calendar, dates from term to term, values in a grid. */
 export function DecideViews({ shellId }: { shellId: string }) {
   const path = usePathname();
   const base = `/shells/${shellId}/decide`;

@@ -3,7 +3,8 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { readDayList, spellDayList } from '@/core/time/day-list';
-import type { LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { DayField } from '../parts/day-field';
 import type { WrittenRules } from '@/services/house-rules/written-rules';
 import styles from './house-rules.module.css';
 import { termsOf, withTerms, type WrittenTerm } from './written-rules';
@@ -68,23 +69,17 @@ function TermFields({
         onChange={(e) => onChange({ ...term, title: e.target.value })}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <TextField
-        size="small"
-        type="date"
+      <DayField
         label="First day"
-        value={term.start}
-        onChange={(e) => onChange({ ...term, start: e.target.value })}
-        slotProps={{ inputLabel: { shrink: true } }}
+        value={parseLocalDate(term.start)}
+        onChange={(day) => onChange({ ...term, start: day ?? '' })}
       />
-      <TextField
-        size="small"
-        type="date"
+      <DayField
         label="Last day"
-        value={term.end}
-        error={backwards}
-        helperText={backwards ? 'before the first day' : undefined}
-        onChange={(e) => onChange({ ...term, end: e.target.value })}
-        slotProps={{ inputLabel: { shrink: true } }}
+        value={parseLocalDate(term.end)}
+        isWrong={backwards}
+        hint={backwards ? 'before the first day' : ''}
+        onChange={(day) => onChange({ ...term, end: day ?? '' })}
       />
       <NoClassField
         days={term.noClass ?? []}

@@ -1,0 +1,145 @@
+'use client';
+import { useRef, useState, type ClipboardEvent, type KeyboardEvent, type RefObject } from 'react';
+import type { DayOrder } from '@/core/values/read-moment';
+import { valueColumns, type ValueRow } from '@/core/values/value-row';
+import { cellsOf, pastedCells, rangeBetween, type Cell, type CellRange } from './cell-range';
+import type { ValuesState } from './use-values';
+import { weekApart } from './week-apart';
+
+export interface ValueGridState {
+  readonly box: RefObject<HTMLDivElement | null>;
+  /** The cell that the keys are at. */
+  readonly at: Cell;
+  /** The chosen cells. */
+  readonly range: CellRange;
+  /** What is typed into the cell that the keys are at; null where nothing is. */
+  readonly typing: string | null;
+  setTyping(text: string | null): void;
+  /** What was typed goes into the cell. */
+  takeTyped(): void;
+  go(cell: Cell, extend: boolean): void;
+  fillDown(): void;
+  /** The first date of each column, a week later in each row below it. */
+  spreadWeeks(): void;
+  onKey(event: KeyboardEvent): void;
+  onCopy(event: ClipboardEvent): void;
+  onPaste(event: ClipboardEvent): void;
+}
+
+/** Going about in the grid of values: cells chosen, typed over, emptied, filled, copied and pasted. */
+export function useValueGrid(
+  rows: readonly ValueRow[],
+  values: ValuesState,
+  order: DayOrder,
+): ValueGridState {
+  const box = useRef<HTMLDivElement>(null);
+  const [place, setAt] = useState<Cell>({ row: 0, column: 1 });
+  const [corner, setCorner] = useState<Cell>(place);
+  const [typing, setTyping] = useState<string | null>(null);
+  const within = (cell: Cell): Cell => ({
+    row: Math.max(0, Math.min(rows.length - 1, cell.row)),
+    column: Math.max(0, Math.min(valueColumns.length - 1, cell.column)),
+  });
+  const at = within(place);
+  const range = rangeBetween(within(corner), at);
+
+  const textAt = ({ row, column }: Cell): string => {
+    const one = rows[row];
+    return one ? values.textOf(one, column) : '';
+  };
+  const takeTyped = () => {
+    if (typing === null) return;
+    setTyping(null);
+    values.put(rows, [{ ...at, text: typing }]);
+    box.current?.focus();
+  };
+  const leaveTyping = () => {
+    setTyping(null);
+    box.current?.focus();
+  };
+  const go = (cell: Cell, extend: boolean) => {
+    takeTyped();
+    setAt(within(cell));
+    if (!extend) setCorner(within(cell));
+  };
+  const putAll = (textFor: (cell: Cell) => string) =>
+    values.put(
+      rows,
+      cellsOf(range).map((cell) => ({ ...cell, text: textFor(cell) })),
+    );
+  const fillDown = () => putAll(({ column }) => textAt({ row: range.top, column }));
+  const empty = () => putAll(() => '');
+
+  const keysWhileTyping = (shift: boolean): Readonly<Record<string, () => void>> => ({
+    Enter: () => go({ row: at.row + 1, column: at.column }, false),
+    Tab: () => go({ row: at.row, column: at.column + (shift ? -1 : 1) }, false),
+    Escape: leaveTyping,
+  });
+  const keysInGrid = (shift: boolean): Readonly<Record<string, () => void>> => {
+    const step = (down: number, right: number) => () =>
+      go({ row: at.row + down, column: at.column + right }, shift);
+    return {
+      ArrowDown: step(1, 0),
+      ArrowUp: step(-1, 0),
+      ArrowRight: step(0, 1),
+      ArrowLeft: step(0, -1),
+      PageDown: step(12, 0),
+      PageUp: step(-12, 0),
+      Home: step(-Infinity, 0),
+      End: step(Infinity, 0),
+      Enter: () => setTyping(textAt(at)),
+      F2: () => setTyping(textAt(at)),
+      Delete: empty,
+      Backspace: empty,
+    };
+  };
+  const actionOf = (event: KeyboardEvent): (() => void) | undefined => {
+    const { key, shiftKey } = event;
+    if (typing !== null) return keysWhileTyping(shiftKey)[key];
+    if (event.ctrlKey || event.metaKey) {
+      const withControl: Readonly<Record<string, () => void>> = { d: fillDown, z: values.undo };
+      return withControl[key.toLowerCase()];
+    }
+    const isLetter = key.length === 1 && !event.altKey && key !== '?';
+    return keysInGrid(shiftKey)[key] ?? (isLetter ? () => setTyping(key) : undefined);
+  };
+  return {
+    box,
+    at,
+    range,
+    typing,
+    setTyping,
+    takeTyped,
+    go,
+    fillDown,
+    spreadWeeks: () => values.put(rows, weekApart(range, textAt, order)),
+    onKey: (event) => {
+      const run = actionOf(event);
+      if (!run) return;
+      event.preventDefault();
+      run();
+    },
+    onCopy: (event) => {
+      if (typing !== null) return;
+      event.preventDefault();
+      event.clipboardData.setData('text/plain', copied(range, textAt));
+    },
+    onPaste: (event) => {
+      if (typing !== null) return;
+      event.preventDefault();
+      const text = event.clipboardData.getData('text/plain');
+      values.put(rows, pastedCells(text, range, rows.length, valueColumns.length));
+    },
+  };
+}
+
+/** The chosen cells as spreadsheets take them: columns apart by tabs, rows by line breaks. */
+function copied(range: ReturnType<typeof rangeBetween>, textAt: (cell: Cell) => string): string {
+  const lines: string[] = [];
+  for (let row = range.top; row <= range.bottom; row += 1) {
+    const cells: string[] = [];
+    for (let column = range.left; column <= range.right; column += 1) cells.push(textAt({ row, column }));
+    lines.push(cells.join('\t'));
+  }
+  return lines.join('\n');
+}

@@ -1,0 +1,128 @@
+'use client';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState, useSyncExternalStore } from 'react';
+import { dateColumns, type ValueRow } from '@/core/values/value-row';
+import { plural } from '@/core/text/plural';
+import type { ValuesView } from '@/services/decide/values-view';
+import { DecideViews } from '../decide/decide-views';
+import { HeldBack } from '../parts/held-back';
+import { KeyHints } from '../parts/key-hints';
+import { usePlanEdit } from '../parts/use-plan-edit';
+import { cellCount } from './cell-range';
+import { useValueGrid } from './use-value-grid';
+import { useValues } from './use-values';
+import { ValueGrid } from './value-grid';
+import { readerForm } from './value-words';
+import styles from './values.module.css';
+
+const gridKeys = [
+  ['← ↑ ↓ →', 'go'],
+  ['Shift ↓', 'choose the way'],
+  ['Enter', 'type, or take it'],
+  ['Del', 'empty'],
+  ['Ctrl D', 'fill down'],
+  ['Ctrl C', 'copy'],
+  ['Ctrl V', 'paste'],
+  ['Ctrl Z', 'take back'],
+] as const;
+
+const noChanges = () => () => undefined;
+const ownLocale = (): string => navigator.language;
+const plainLocale = (): string => 'en-GB';
+
+/** Dates, points, categories, access and requirements of many items in one grid; what is typed goes into the plan. */
+export function ValuesStage({ view }: { view: ValuesView }) {
+  const locale = useSyncExternalStore(noChanges, ownLocale, plainLocale);
+  const form = useMemo(() => readerForm(locale), [locale]);
+  const plan = usePlanEdit(view.id);
+  const values = useValues(view, form);
+  const [find, setFind] = useState('');
+  const rows = useMemo(() => rowsWith(view.rows, find), [view.rows, find]);
+  const cells = useValueGrid(rows, values, form.order);
+  const isOneRow = cells.range.top === cells.range.bottom;
+  const takeAll = async () => {
+    const ids = await plan.add('change', values.steps);
+    if (ids.length > 0) values.forget();
+  };
+  return (
+    <div className={styles.page}>
+      <div className={styles.top}>
+        <div>
+          <h1>Values of {plural(rows.length, 'item')}</h1>
+          <p className="soft" style={{ margin: '4px 0 0' }}>
+            As the plan so far would leave them. Type, fill or paste; it all goes into the plan together.
+          </p>
+        </div>
+        <DecideViews shellId={view.id} />
+      </div>
+      <div className={styles.bar}>
+        <TextField
+          size="small"
+          label="Filter"
+          value={find}
+          onChange={(event) => setFind(event.target.value)}
+          sx={{ width: 220 }}
+        />
+        <span className="soft number" role="status">
+          {sayState(values.changed, values.refused.length, cellCount(cells.range))}
+        </span>
+        <span style={{ flex: 1 }} />
+        <Button size="small" color="inherit" disabled={!values.canUndo} onClick={values.undo}>
+          Take back
+        </Button>
+        <Button size="small" variant="outlined" disabled={isOneRow} onClick={cells.fillDown}>
+          Fill down
+        </Button>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={isOneRow || cells.range.right >= dateColumns.length}
+          onClick={cells.spreadWeeks}
+        >
+          Fill a week apart
+        </Button>
+        <Button
+          variant="contained"
+          disabled={values.steps.length === 0 || values.refused.length > 0 || plan.isBusy}
+          onClick={() => void takeAll()}
+        >
+          Put {plural(values.changed, 'change')} into the plan
+        </Button>
+      </div>
+      {values.refused.length > 0 && (
+        <ul className={styles.refused} role="alert">
+          {values.refused.slice(0, 5).map(({ key, sentence }) => (
+            <li key={key}>{sentence}</li>
+          ))}
+          {values.refused.length > 5 && <li>and {values.refused.length - 5} more</li>}
+        </ul>
+      )}
+      <HeldBack held={plan.held} onClose={plan.forgetHeld} />
+      {rows.length === 0 ? (
+        <p>No item has all these words.</p>
+      ) : (
+        <ValueGrid rows={rows} values={values} cells={cells} />
+      )}
+      <KeyHints keys={gridKeys} />
+    </div>
+  );
+}
+
+function sayState(changed: number, refused: number, chosen: number): string {
+  const parts = [
+    ...(chosen > 1 ? [`${plural(chosen, 'cell')} chosen`] : []),
+    ...(changed > 0 ? [`${plural(changed, 'change')} not in the plan yet`] : []),
+    ...(refused > 0 ? [`${refused} can’t be taken as typed`] : []),
+  ];
+  return parts.join(', ');
+}
+
+function rowsWith(rows: readonly ValueRow[], find: string): readonly ValueRow[] {
+  const words = find.normalize('NFKC').toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return rows;
+  return rows.filter((row) => {
+    const text = [...row.path, row.title, row.kind].join(' ').normalize('NFKC').toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+}
