@@ -1,7 +1,8 @@
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { makeSteps } from '@/core/plan/make-steps';
-import { runPlan } from '@/core/plan/run-plan';
+import { runPlan, takeBack } from '@/core/plan/run-plan';
+import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, ItemKind, Shell } from '@/core/shell/model';
@@ -9,7 +10,9 @@ import { outlineOf } from '@/core/shell/outline';
 import { contentId, itemRef } from '@/core/shell/refs';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import type { Gesture } from './gesture';
-import { mergeModules, placeByNumber, repeatThroughTerm, weekModules, wrapInModule } from './module-gestures';
+import { mergeModules, repeatThroughTerm, weekModules, wrapInModule } from './module-gestures';
+import { placeByNumber, placeFiles, placeFilesByNumber } from './place-by-number';
+import { sourceRanks } from './source-ranks';
 import { indent, moveBeside, moveByOne, outdent, unwrapSingles } from './move-gestures';
 import { countOutOfOrder, numberAnew, sortSiblings } from './order-gestures';
 import { renameByPattern, replaceInTitles, titleBy } from './rename-pattern';
@@ -169,6 +172,108 @@ test('what stands outside or loose goes into the module of its number', () => {
   ]);
   const loose = shellOf('# Week 1', 'Week 1 reading', 'Welcome');
   expect(after(loose, placeByNumber(loose, new Set()))).toEqual(['# Week 1', '  Week 1 reading', 'Welcome']);
+});
+
+test('what says the name of a module goes into it; a block that does not count is distributed', () => {
+  const named = shellOf('# Site project', '# Week 1', 'Site project: notes', 'Unsited');
+  expect(after(named, placeByNumber(named, new Set()))).toEqual([
+    '# Site project',
+    '  Site project: notes',
+    '# Week 1',
+    'Unsited',
+  ]);
+  const tail = shellOf(
+    '# Week 1',
+    '# Week 2',
+    '# Brought in',
+    '  Week 2 slides',
+    '  Week 1 slides',
+    '  Other',
+  );
+  expect(after(tail, placeByNumber(tail, refs('Brought in')))).toEqual([
+    '# Week 1',
+    '  Week 1 slides',
+    '# Week 2',
+    '  Week 2 slides',
+    '# Brought in',
+    '  Other',
+  ]);
+  expect(placeByNumber(tail, refs('Week 1'))).toEqual([]);
+});
+
+test('siblings stand as the source names what they show', () => {
+  const shell = shellOf('# Week 1', '  Alpha', '  Beta', '  Gamma', '# Week 2', '  Delta');
+  const named = ['delta', 'gamma', 'alpha', 'beta'].map((ref) => contentId(`c-${ref}`));
+  const items = shell.items.map((item) => {
+    const content = named.find((id) => id === contentId(`c-${item.ref}`)) ?? null;
+    return { ...item, content };
+  });
+  const sourced: Shell = {
+    ...shell,
+    items,
+    contents: named.map((id) => ({ id }) as Shell['contents'][number]),
+  };
+  const ranks = sourceRanks(sourced);
+  expect(sortSiblings(shell, refs('Week 1'), 'source', ranks)[0]?.targets).toEqual([
+    'gamma',
+    'alpha',
+    'beta',
+  ]);
+  expect(after(shell, sortSiblings(shell, refs('Week 1', 'Week 2'), 'source', ranks))).toEqual([
+    '# Week 2',
+    '  Delta',
+    '# Week 1',
+    '  Alpha',
+    '  Beta',
+    '  Gamma',
+  ]);
+});
+
+test('a file gets an item in the module that its name says, or in a named one', () => {
+  const composer = new ShellComposer();
+  composer.module('Week 3: Stage', { ref: 'w3' });
+  for (const path of ['slides/week-3-slides.pdf', 'slides/other.pdf']) composer.file(path, path);
+  const shell = composer.shell();
+  const files = shell.files.map(({ path }, n) => ({ path, ref: `file-${n}` }));
+  const steps = placeFilesByNumber(shell, files);
+  expect(after(shell, steps)).toEqual(['# Week 3: Stage', '  week 3 slides']);
+  const all = [...steps, ...placeFiles(files.slice(1), null)];
+  const made = makeSteps(
+    shell,
+    all.map((step) => ({ ...step, from: 'hand' })),
+  );
+  if (!made.ok) throw new Error(made.trouble.message);
+  const run = runPlan(shell, made.value, rules);
+  expect(run.after.items.map(({ kind, title, content }) => [kind, title, content])).toEqual([
+    ['module', 'Week 3: Stage', null],
+    ['file', 'week 3 slides', shell.files[0]?.content],
+    ['file', 'other', shell.files[1]?.content],
+  ]);
+  expect(takeBack(run)).toEqual(shell);
+});
+
+test.each([
+  ['that is not there', 'nowhere.pdf', /is not in this shell/],
+  ['that is a part of a page', 'pictures/part.png', /is a part of something else/],
+])('a file %s is held back', (_, path, reason) => {
+  const composer = new ShellComposer();
+  composer.page('Page', '<img src="pictures/part.png">', { ref: 'p', path: 'p.html' });
+  composer.file('pictures/part.png', 'part');
+  const whole = composer.shell();
+  const shell = {
+    ...whole,
+    contents: whole.contents.map((content) =>
+      content.href === 'pictures/part.png' ? { ...content, href: null } : content,
+    ),
+  };
+  const made = makeSteps(
+    shell,
+    placeFiles([{ path, ref: 'f' }], null).map((s) => ({ ...s, from: 'hand' })),
+  );
+  if (!made.ok) throw new Error(made.trouble.message);
+  expect(runPlan(shell, made.value, rules).results.map((result) => result.reason)).toEqual([
+    expect.stringMatching(reason),
+  ]);
 });
 
 test('a module for each teaching week that has none, with its days', () => {

@@ -1,8 +1,7 @@
 import { TeachingWeeks } from '@/core/redate/teaching-weeks';
-import type { Item, Shell } from '@/core/shell/model';
-import { outlineOf } from '@/core/shell/outline';
+import type { Shell } from '@/core/shell/model';
 import { addDays } from '@/core/time/local-date';
-import { numberLabel } from '@/core/text/number-label';
+import { modulesByNumber } from './place-by-number';
 import { newRefs, noGesture, outermost, type Gesture, type OutlineShell } from './gesture';
 
 /**
@@ -39,71 +38,6 @@ export function mergeModules(shell: OutlineShell, refs: ReadonlySet<string>): Ge
       params: { with: Object.fromEntries(targets.map((ref) => [ref, first.ref])) },
     },
   ];
-}
-
-/** The modules of a shell by what they count by: `week 3`. The first of several that say the same. */
-function modulesByNumber(shell: OutlineShell): ReadonlyMap<string, Item> {
-  const modules = new Map<string, Item>();
-  for (const item of shell.items) {
-    const label = item.kind === 'module' && item.placed ? numberLabel(item.title) : null;
-    const key = label === null ? '' : `${label.label} ${label.numbers.join('.')}`;
-    if (label !== null && !modules.has(key)) modules.set(key, item);
-  }
-  return modules;
-}
-
-/**
- * Puts what is chosen into the modules that count as it does: “Week 3 reading” into “Week 3: Stage”. Without a choice it
- * is about everything that stands outside the outline, or beside the modules at the top level.
- */
-export function placeByNumber(shell: OutlineShell, refs: ReadonlySet<string>): Gesture {
-  const modules = modulesByNumber(shell);
-  const candidates = refs.size > 0 ? outermost(shell, refs) : looseItems(shell);
-  const places: [Item, Item][] = candidates.flatMap((item): [Item, Item][] => {
-    const into = item.kind === 'module' ? undefined : moduleFor(item, modules);
-    return into && into.ref !== item.parent ? [[item, into]] : [];
-  });
-  const step = (action: string, some: readonly (readonly [Item, Item])[]): Gesture =>
-    some.length === 0
-      ? noGesture
-      : [
-          {
-            action,
-            targets: some.map(([item]) => item.ref),
-            params: { places: Object.fromEntries(some.map(([item, into]) => [item.ref, into.ref])) },
-          },
-        ];
-  return [
-    ...step(
-      'move',
-      places.filter(([item]) => item.placed),
-    ),
-    ...step(
-      'place',
-      places.filter(([item]) => !item.placed),
-    ),
-  ];
-}
-
-/** The label may stand anywhere in the title: “Slides, Week 3”. */
-function moduleFor(item: Item, modules: ReadonlyMap<string, Item>): Item | undefined {
-  const words = item.title.split(/(?<=[\s,;:(–—-])/u);
-  for (let n = 0; n < words.length; n += 1) {
-    const label = numberLabel(words.slice(n).join(''));
-    const into = label === null ? undefined : modules.get(`${label.label} ${label.numbers.join('.')}`);
-    if (into) return into;
-  }
-  return undefined;
-}
-
-function looseItems(shell: OutlineShell): readonly Item[] {
-  const atTop = outlineOf(shell)
-    .children(null)
-    .filter((item) => item.kind !== 'module' && item.kind !== 'heading');
-  const outside = shell.items.filter(
-    (item) => !item.placed && item.kind !== 'home-page' && item.kind !== 'announcement',
-  );
-  return [...atTop, ...outside];
 }
 
 /** A module for each teaching week of the term that has none yet, at the end of the outline. */

@@ -22,16 +22,34 @@ function byNumber(a: Item, b: Item): number {
 /** By the moment that things were made at, the order in which most sources hand them over; what does not say comes last. */
 const byMaking = (a: Item, b: Item): number => collator.compare(a.created ?? '9', b.created ?? '9');
 
-const orders = { number: byNumber, making: byMaking } as const;
-export type SortOrder = keyof typeof orders;
+export type SortOrder = 'number' | 'making' | 'source';
+/** Where the source names each item’s content, by ref; a module stands where the first thing in it does. */
+export type SourceRanks = ReadonlyMap<string, number>;
+
+function orderBy(order: SortOrder, ranks: SourceRanks): (a: Item, b: Item) => number {
+  switch (order) {
+    case 'number':
+      return byNumber;
+    case 'making':
+      return byMaking;
+    case 'source':
+      return (a, b) => (ranks.get(a.ref) ?? Infinity) - (ranks.get(b.ref) ?? Infinity) || 0;
+  }
+}
 
 /**
  * Sorts siblings: those that were chosen; of a single chosen module what stands in it; without a choice the modules of
  * the top level that count.
  */
-export function sortSiblings(shell: OutlineShell, refs: ReadonlySet<string>, order: SortOrder): Gesture {
+export function sortSiblings(
+  shell: OutlineShell,
+  refs: ReadonlySet<string>,
+  order: SortOrder,
+  ranks: SourceRanks = new Map(),
+): Gesture {
+  const compare = orderBy(order, ranks);
   return groupsToSort(shell, refs).flatMap((group): Gesture => {
-    const sorted = [...group].sort(orders[order]);
+    const sorted = [...group].sort(compare);
     const isSorted = sorted.every((item, n) => item === group[n]);
     if (isSorted || sorted.length < 2) return noGesture;
     return [{ action: 'sort', targets: sorted.map((item) => item.ref), params: {} }];

@@ -26,7 +26,7 @@ interface Changed {
 /** The part of an edit that says something else than what is; null where all of it is so already. */
 export function realEdit(row: ValueRow, edit: ValueEdit): ValueEdit | null {
   const changes = Object.entries(edit).filter(([name, value]) => !isEqual(row[name as keyof Values], value));
-  return changes.length === 0 ? null : (Object.fromEntries(changes));
+  return changes.length === 0 ? null : Object.fromEntries(changes);
 }
 
 /** A step for those of the changed items that it has something to say of; none where there are none. */

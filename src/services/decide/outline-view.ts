@@ -1,4 +1,5 @@
 import type { Family, ListedFinding } from '@/core/checks/finding';
+import { sourceRanks } from '@/core/outline/source-ranks';
 import { blankItem } from '@/core/shell/blank-item';
 import type { Item } from '@/core/shell/model';
 import type { LocalDate } from '@/core/time/local-date';
@@ -39,6 +40,8 @@ export interface ItemFinding {
 export interface OutlineView {
   readonly id: string;
   readonly items: readonly WireItem[];
+  /** Where the source names what each item shows, in the order of the items; -1 where it does not. */
+  readonly ranks: readonly number[];
   readonly findings: Readonly<Record<string, ItemFinding>>;
   readonly term: {
     readonly title: string;
@@ -54,9 +57,12 @@ export function outlineView(context: Context, current: CurrentShell): OutlineVie
   const open = current.audit
     ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
     : [];
+  const items = shell.items.filter((item) => item.kind !== 'home-page' || item.placed);
+  const ranks = sourceRanks(shell);
   return {
     id: current.row.id,
-    items: shell.items.filter((item) => item.kind !== 'home-page' || item.placed).map(wireItem),
+    items: items.map(wireItem),
+    ranks: items.map(({ ref }) => ranks.get(ref) ?? -1),
     findings: findingsByItem(open),
     term: shell.term,
     noClassDays: shell.noClassDays,

@@ -38,6 +38,9 @@ export interface ContentsView {
 /** A module to move into; null for the top level of the outline. */
 export interface ModuleChoice {
   readonly ref: string | null;
+  /** Its own title. */
+  readonly name: string;
+  /** Its title with where it stands. */
   readonly title: string;
 }
 type Line = Omit<ContentsLine, 'planned'>;
@@ -70,7 +73,7 @@ export function contentsOf(context: Context, current: CurrentShell, query: Conte
   return {
     heading,
     lines: lines.map((line) => ({ ...line, planned: [...(planned.get(line.ref) ?? [])].join(', ') })),
-    modules: lines.some((line) => line.type === 'item') ? moduleChoices(shell) : [],
+    modules: lines.some((line) => line.type === 'item' || line.type === 'file') ? moduleChoices(shell) : [],
   };
 }
 
@@ -78,8 +81,12 @@ function moduleChoices(shell: Shell): ModuleChoice[] {
   const outline = outlineOf(shell);
   const modules = shell.items.filter((item) => item.kind === 'module' && item.placed);
   return [
-    { ref: null, title: 'The end of the outline' },
-    ...modules.map((item) => ({ ref: item.ref, title: [...outline.path(item), item.title].join(' › ') })),
+    { ref: null, name: '', title: 'The end of the outline' },
+    ...modules.map((item) => ({
+      ref: item.ref,
+      name: item.title,
+      title: [...outline.path(item), item.title].join(' › '),
+    })),
   ];
 }
 

@@ -5,6 +5,15 @@ import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { GestureStep } from '@/core/outline/gesture';
+import {
+  placeByNumber,
+  placeFiles,
+  placeFilesByNumber,
+  type LooseFile,
+} from '@/core/outline/place-by-number';
+import { blankItem } from '@/core/shell/blank-item';
+import type { Item } from '@/core/shell/model';
+import { itemRef } from '@/core/shell/refs';
 import type { ContentsLine, ModuleChoice } from '@/services/shells/contents-list';
 import styles from './inventory.module.css';
 
@@ -15,12 +24,17 @@ interface MoveChosenProps {
   readonly onMove: (steps: readonly GestureStep[]) => void;
 }
 
-/** Moves the chosen items to the end of a named module, or to the end of the outline; what stands outside is placed. */
+/**
+ * Moves the chosen items to the end of a named module, or to the end of the outline. What stands outside is placed, a
+ * file gets an item that shows it.
+ */
 export function MoveChosen({ modules, chosen, isBusy, onMove }: MoveChosenProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [goal, setGoal] = useState<ModuleChoice | null>(null);
-  const items = chosen.filter((line) => line.type === 'item');
+  const items = chosen.filter((line) => line.type === 'item' || line.type === 'file');
   const steps = goal === null ? [] : stepsInto(goal.ref, items);
+  const byNumber = stepsByNumber(modules, items);
+  const numbered = byNumber.reduce((sum, step) => sum + step.targets.length, 0);
   return (
     <>
       <Button
@@ -63,16 +77,60 @@ export function MoveChosen({ modules, chosen, isBusy, onMove }: MoveChosenProps)
             Move {items.length.toLocaleString('en')}
           </Button>
         </form>
+        <Button
+          disabled={numbered === 0}
+          onClick={() => {
+            setAnchor(null);
+            onMove(byNumber);
+          }}
+        >
+          By number or name, each into its module: {numbered.toLocaleString('en')}
+        </Button>
       </Popover>
     </>
   );
 }
 
+/** Files as things to be placed, each with a ref of its own for its item. */
+const looseFiles = (lines: readonly ContentsLine[]): readonly LooseFile[] =>
+  lines
+    .filter((line) => line.type === 'file')
+    .map(({ ref }) => ({ path: ref, ref: `file-${crypto.randomUUID().slice(0, 8)}` }));
+
+/** Each into the module that counts, or is named, as its title does. */
+function stepsByNumber(
+  modules: readonly ModuleChoice[],
+  lines: readonly ContentsLine[],
+): readonly GestureStep[] {
+  const shell = {
+    items: [
+      ...modules.flatMap(({ ref, name }): Item[] =>
+        ref === null ? [] : [{ ...blankItem, ref: itemRef(ref), kind: 'module', placed: true, title: name }],
+      ),
+      ...lines
+        .filter((line) => line.type === 'item')
+        .map((line): Item => ({
+          ...blankItem,
+          ref: itemRef(line.ref),
+          placed: line.isPlaced,
+          title: line.title,
+        })),
+    ],
+  };
+  const refs = new Set(lines.filter((line) => line.type === 'item').map((line) => line.ref));
+  return [
+    ...(refs.size > 0 ? placeByNumber(shell, refs) : []),
+    ...placeFilesByNumber(shell, looseFiles(lines)),
+  ];
+}
+
 /** A move for what stands in the outline, a placing for what stands outside it. */
 function stepsInto(into: string | null, items: readonly ContentsLine[]): readonly GestureStep[] {
   const step = (action: string, isPlaced: boolean): GestureStep[] => {
-    const targets = items.filter((line) => line.isPlaced === isPlaced).map((line) => line.ref);
+    const targets = items
+      .filter((line) => line.type === 'item' && line.isPlaced === isPlaced)
+      .map((line) => line.ref);
     return targets.length === 0 ? [] : [{ action, targets, params: { into, before: null } }];
   };
-  return [...step('move', true), ...step('place', false)];
+  return [...step('move', true), ...step('place', false), ...placeFiles(looseFiles(items), into)];
 }

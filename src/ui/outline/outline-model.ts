@@ -1,3 +1,4 @@
+import type { SourceRanks } from '@/core/outline/order-gestures';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
@@ -13,6 +14,14 @@ export const shellOfView = (view: OutlineView): Shell => ({
   term: view.term,
   noClassDays: view.noClassDays,
 });
+/** Where the source names what each item shows, by ref. */
+export const ranksOfView = ({ items, ranks }: OutlineView): SourceRanks =>
+  new Map(
+    items.flatMap(({ ref = '' }, n): (readonly [string, number])[] => {
+      const rank = ranks[n] ?? -1;
+      return rank < 0 ? [] : [[ref, rank]];
+    }),
+  );
 const itemOfWire = (wire: WireItem): Item => ({ ...blankItem, ...wire });
 
 /** What students get of an item. */

@@ -2,9 +2,10 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import type { Gesture } from '@/core/outline/gesture';
-import { mergeModules, placeByNumber, repeatThroughTerm, weekModules } from '@/core/outline/module-gestures';
+import { mergeModules, repeatThroughTerm, weekModules } from '@/core/outline/module-gestures';
+import { placeByNumber } from '@/core/outline/place-by-number';
 import { unwrapSingles } from '@/core/outline/move-gestures';
-import { numberAnew, sortSiblings } from '@/core/outline/order-gestures';
+import { numberAnew, sortSiblings, type SourceRanks } from '@/core/outline/order-gestures';
 import type { Shell } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { RedateChosen } from '../redate/redate-chosen';
@@ -19,6 +20,7 @@ interface OutlinePanelProps {
   readonly shellId: string;
   readonly shell: Shell;
   readonly refs: ReadonlySet<string>;
+  readonly ranks: SourceRanks;
   readonly last: string | null;
   readonly tool: Tool | null;
   readonly onTool: (tool: Tool | null) => void;
@@ -109,10 +111,11 @@ function Switches({ refs, onRun }: Pick<OutlinePanelProps, 'refs' | 'onRun'>) {
   );
 }
 
-function Places({ shell, refs, tool, onTool, onRun }: OutlinePanelProps) {
+function Places({ shell, refs, ranks, tool, onTool, onRun }: OutlinePanelProps) {
   const gestures = useMemo(
     () => ({
       number: sortSiblings(shell, refs, 'number'),
+      source: refs.size > 0 ? sortSiblings(shell, refs, 'source', ranks) : [],
       making: refs.size > 0 ? sortSiblings(shell, refs, 'making') : [],
       place: placeByNumber(shell, refs),
       merge: mergeModules(shell, refs),
@@ -124,7 +127,7 @@ function Places({ shell, refs, tool, onTool, onRun }: OutlinePanelProps) {
       days: refs.size === 0 ? weekModules(shell, true) : [],
       repeat: refs.size === 1 ? repeatThroughTerm(shell, [...refs][0] ?? '') : [],
     }),
-    [shell, refs],
+    [shell, refs, ranks],
   );
   const button = (words: string, gesture: Gesture, isChief = false) =>
     gesture.length > 0 && <GestureButton words={words} gesture={gesture} onRun={onRun} isChief={isChief} />;
@@ -140,6 +143,7 @@ function Places({ shell, refs, tool, onTool, onRun }: OutlinePanelProps) {
             <ToolButton words="Wrap in a module …" tool="wrap" now={tool} onTool={onTool} />
           </>
         )}
+        {button('Sort as the source has them:', gestures.source)}
         {button('Sort by day of making:', gestures.making)}
         {button('Merge into the first:', gestures.merge)}
         {refs.size > 0 && (

@@ -9,7 +9,7 @@ import { DecideViews } from '../decide/decide-views';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
 import { useChoice } from '../parts/use-choice';
-import { outlineRows, type OutlineRow } from './outline-model';
+import { outlineRows, ranksOfView, type OutlineRow } from './outline-model';
 import { OutlinePanel, type Tool } from './outline-panel';
 import { OutlineStrip } from './outline-strip';
 import { OutlineTree, type TreeHandle } from './outline-tree';
@@ -34,6 +34,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
   const [find, setFind] = useState('');
   const [tool, setTool] = useState<Tool | null>(null);
   const tree = useRef<TreeHandle>(null);
+  const ranks = useMemo(() => ranksOfView(view), [view]);
   const allRows = useMemo(() => outlineRows(shell, closed), [shell, closed]);
   const rows = useMemo(() => filtered(allRows, find), [allRows, find]);
   const keys = useMemo(() => rows.map((row) => row.item.ref), [rows]);
@@ -131,6 +132,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
         shellId={view.id}
         shell={panelShell}
         refs={panelChoice}
+        ranks={ranks}
         last={outline.last}
         tool={tool}
         onTool={setTool}

@@ -263,6 +263,7 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
   });
   const kinds = [
     step((t, other, n) => hand('add', [`new${n}`], { kind: 'module', titles: { [`new${n}`]: `New ${n}` }, ...place(other, n) })),
+    step((t, other, n) => hand('add', [`shown${n}`], { kind: 'file', titles: { [`shown${n}`]: `Shown ${n}` }, files: { [`shown${n}`]: shell.files[n % Math.max(1, shell.files.length)]?.path ?? 'nowhere' }, ...place(other, n) })),
     step((t) => hand('clear-dates', t)),
     step((t) => hand('delete', t)),
     step((t, other) => hand('delete', t, { relink: each(t, () => other) })),

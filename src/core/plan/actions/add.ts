@@ -1,17 +1,25 @@
 import { z } from 'zod';
 import { blankItem } from '@/core/shell/blank-item';
 import { outlineOf } from '@/core/shell/outline';
-import { itemRef, type ItemRef } from '@/core/shell/refs';
+import { fileOfShell } from '@/core/shell/find-things';
+import type { Shell } from '@/core/shell/model';
+import { itemRef, type ContentId, type ItemRef } from '@/core/shell/refs';
 import { putItem, whyNotThere } from '../outline-changes';
 import { refsOf } from '../refs-of-shell';
-import { defineAction, recordOf } from './action';
+import { defineAction, recordOf, type Target } from './action';
 import { placeSets } from './place-params';
 
-const kind = z.enum(['module', 'heading']);
+const kind = z.enum(['module', 'heading', 'file']);
 const title = z.string().trim().min(1).max(1000);
-const sets = placeSets.extend({ kind, title, shown: z.boolean().nullable() });
+const sets = placeSets.extend({
+  kind,
+  title,
+  shown: z.boolean().nullable(),
+  /** Path of the file that an item of the kind `file` shows. */
+  file: z.string().optional(),
+});
 
-/** Adds modules and headings; each goes by the ref that the step gives it. */
+/** Adds modules, headings, and items that show a file of the shell; each goes by the ref that the step gives it. */
 export const add = defineAction({
   name: 'add',
   label: 'Add',
@@ -20,25 +28,30 @@ export const add = defineAction({
   on: [],
   only: 'there is something of that ref already; choose another',
   creates: true,
+  mayShow: true,
   params: z.strictObject({
     kind,
     titles: z.record(z.string(), title),
+    /** For the kind `file`: the path of the file that each shows. */
+    files: z.record(z.string(), z.string()).optional(),
     into: z.string().nullable().optional(),
     before: z.string().nullable().optional(),
     shown: z.boolean().nullable().optional(),
   }),
-  perTarget: ['titles'],
+  perTarget: ['titles', 'files'],
   expects: z.strictObject({ absent: z.literal(true) }),
   sets,
   setsOf: (params, ref) => {
     const name = params.titles[ref];
     if (name === undefined) return null;
     const { into = null, before = null, shown = null } = params;
-    return { kind: params.kind, title: name, into, before, shown };
+    const file = params.files?.[ref];
+    return { kind: params.kind, title: name, into, before, shown, ...(file === undefined ? {} : { file }) };
   },
   paramsOf: (targets) => ({
     kind: targets[0]?.sets.kind ?? 'module',
     titles: recordOf(targets, (wanted) => wanted.title),
+    ...filesOf(targets),
     into: targets[0]?.sets.into ?? null,
     before: targets[0]?.sets.before ?? null,
     shown: targets[0]?.sets.shown ?? null,
@@ -49,16 +62,43 @@ export const add = defineAction({
     const blocked = new Map<string, string>();
     let now = shell;
     for (const { ref, sets: wanted } of targets) {
-      const reason = whyNotAdded(ref) ?? whyNotThere(now, wanted, new Set([ref]));
+      const content = contentFor(now, wanted);
+      const reason = whyNotAdded(ref) ?? content.trouble ?? whyNotThere(now, wanted, new Set([ref]));
       if (reason !== null) blocked.set(ref, reason);
       else if (!outlineOf(now).byRef.has(ref as ItemRef)) {
         const { kind: is, title: name, shown } = wanted;
-        now = putItem(now, { ...blankItem, ref: itemRef(ref), kind: is, title: name, shown }, wanted);
+        const item = { ...blankItem, ref: itemRef(ref), kind: is, title: name, shown, content: content.id };
+        now = putItem(now, item, wanted);
       }
     }
     return { shell: now, blocked };
   },
 });
+
+type Added = z.output<typeof sets>;
+
+function filesOf(targets: readonly Target<unknown, Added>[]): { files?: Record<string, string> } {
+  const files = targets.flatMap(({ ref, sets: { file } }) => (file === undefined ? [] : [[ref, file]]));
+  return files.length === 0 ? {} : { files: Object.fromEntries(files) as Record<string, string> };
+}
+
+/** What a new item shows: a file’s own resource; nothing for modules and headings. */
+function contentFor(
+  shell: Shell,
+  { kind: is, file }: Added,
+): { readonly id: ContentId | null; readonly trouble: string | null } {
+  if (is !== 'file') return { id: null, trouble: null };
+  if (file === undefined) return { id: null, trouble: 'say which file it shows' };
+  const content = shell.contents.find(({ href }) => href === file);
+  if (content) return { id: content.id, trouble: null };
+  const isThere = fileOfShell(shell, file) !== undefined;
+  return {
+    id: null,
+    trouble: isThere
+      ? `“${file}” is a part of something else and can’t stand in the outline by itself`
+      : `the file “${file}” is not in this shell; choose another`,
+  };
+}
 
 const whyNotAdded = (ref: string): string | null =>
   /^[A-Za-z_][A-Za-z0-9_.-]{0,199}$/.test(ref)
