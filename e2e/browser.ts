@@ -188,11 +188,9 @@ export async function setField(page: Page, name: string, value: string): Promise
 /** Types a day, 2027-01-11, into the field inside an element. */
 export async function typeDay(page: Page, around: string, day: string): Promise<void> {
   const [year = '', month = '', date = ''] = day.split('-');
-  await page.click(`${around} [role=spinbutton]`);
-  await page.keyboard.down('Control');
-  await page.keyboard.press('a');
-  await page.keyboard.up('Control');
-  await page.keyboard.type(`${month}${date}${year}`);
+  await page.waitForFunction(() => document.documentElement.dataset['live'] !== undefined);
+  await page.focus(`${around} [role=spinbutton]`);
+  await page.keyboard.type(`${month}${date}${year}`, { delay: 40 });
 }
 
 /** Clicks the first element of a kind whose text begins with these words, once it stands still. */

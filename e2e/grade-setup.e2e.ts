@@ -27,7 +27,7 @@ test('eight empty grade categories are gone in at most three clicks from the Com
   // Empty and without weight: nothing is lost, so the batch may be taken without a look.
   await click('button', 'Delete 8');
   await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent === '8');
-  await click('header a', '8');
+  await click('header a', 'Rehearse');
   await waitForText(page, '8 things would go, and no link would break');
   await waitForText(page, '8 of the grade setup and banks go');
   await click('button', 'Carry out 8');

@@ -127,6 +127,8 @@ export interface Finding {
 export type ListedFinding = Omit<Finding, 'evidence' | 'substance' | 'message'> & {
   /** The first piece of its evidence, in one line. */
   readonly proof: string;
+  /** What else may be done about it: actions that it offers beside its remedy. */
+  readonly offers?: readonly string[];
 };
 export function listed(finding: Finding): ListedFinding {
   const { evidence, substance: _, message: __, ...rest } = finding;

@@ -36,7 +36,10 @@ export function otherRemedies(
   if (check === 'orphan.unplaced-activity') return about(`Delete ${items.length}`, 'delete', items);
   // Where a person must choose the content, putting it out of sight is always a way.
   const isForPerson = remedy === null && (family === 'outdated' || family === 'duplicate');
-  return isForPerson || check === 'outdated.date-outside-term'
-    ? about(`Hide ${items.length}`, 'hide', items)
-    : [];
+  if (isForPerson)
+    return [
+      ...about(`Hide ${items.length}`, 'hide', items),
+      ...about(`Set ${items.length} aside`, 'set-aside', items),
+    ];
+  return check === 'outdated.date-outside-term' ? about(`Hide ${items.length}`, 'hide', items) : [];
 }

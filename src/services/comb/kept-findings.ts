@@ -59,13 +59,19 @@ export function rowsOf(shell: Shell, audit: Audit): FindingRow[] {
       family: finding.family,
       substance: finding.substance,
       message: JSON.stringify(finding.message),
-      listed: JSON.stringify(listed(finding)),
+      listed: JSON.stringify({ ...listed(finding), ...offersOf(others) }),
       evidence: JSON.stringify(finding.evidence),
       step: step === null ? null : JSON.stringify(step),
       others: JSON.stringify(others),
       chain: chainKept(finding, chainTo),
     };
   });
+}
+
+/** The actions that a finding offers beside its remedy; with another keeper it is the same remedy. */
+function offersOf(others: readonly KeptOther[]): Pick<ListedFinding, 'offers'> {
+  const offers = others.flatMap(({ keeps, step }) => (keeps === undefined ? [step.action] : []));
+  return offers.length === 0 ? {} : { offers };
 }
 
 /** Of a finding about one item or file, what leads to it. */

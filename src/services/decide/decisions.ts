@@ -1,8 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import { and, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
-import { partOfStep } from '@/core/plan/step';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
 import { findingById, tallyAgain } from '../comb/kept-findings';
@@ -10,6 +8,7 @@ import type { Context } from '../context';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { undecidedOf } from '../shells/frame-view';
+import { addOtherSteps, otherSteps, type OtherDecision } from './other-steps';
 import { countPlan, nextPlace, plannedActions } from './plan';
 
 const ids = z
@@ -39,6 +38,8 @@ export const decisionSchema = z.discriminatedUnion('decision', [
   z.strictObject({ decision: z.literal('reopen'), findings: ids }),
   /** Another remedy than the proposed one: its place among those that the finding offers. */
   z.strictObject({ decision: z.literal('change'), findings: ids.max(1), other: z.int().min(0) }),
+  /** The same other remedy for many: hide all of them instead, say. */
+  z.strictObject({ decision: z.literal('change-all'), findings: ids, action: z.string() }),
 ]);
 export type Decision = z.output<typeof decisionSchema>;
 
@@ -70,8 +71,10 @@ export function decide(context: Context, shell: CurrentShell, decision: Decision
       'finding-gone',
       'Some of these findings are not there any more, since the shell was combed again; look at the list once more.',
     );
-  const trouble = whyNot(context, audit.id, rows, decision);
+  const trouble = decision.decision === 'accept' ? withoutRemedy(context, audit.id, rows) : null;
   if (trouble) return trouble;
+  const others = isOther(decision) ? otherSteps(context.db, audit.id, decision) : good([]);
+  if (!others.ok) return others;
   const course = courseOf(shell.row);
   context.db.transaction((tx) => {
     const now = new Date().toISOString();
@@ -80,13 +83,15 @@ export function decide(context: Context, shell: CurrentShell, decision: Decision
     if (decision.decision === 'ask' || decision.decision === 'later')
       letWait(tx, course, audit.id, rows, { now, kind: decision.decision });
     if (decision.decision === 'accept') addRemedies(tx, shell.row.id, audit.id, rows, now);
-    if (decision.decision === 'change' || decision.decision === 'accept-some')
-      addOther(tx, shell.row.id, audit.id, decision, now);
+    addOtherSteps(tx, shell.row.id, others.value, now);
     if (wereLeft || decision.decision === 'leave-be') tallyAgain(tx, auditsOfCourse(tx, course), course);
     countPlan(tx, shell.row.id);
   });
   return good(patchOf(context, shell.row.id, decision));
 }
+
+const isOther = (decision: Decision): decision is OtherDecision =>
+  decision.decision === 'change' || decision.decision === 'change-all' || decision.decision === 'accept-some';
 
 const asList = (ids: readonly string[]) => sql`(SELECT value FROM json_each(${JSON.stringify(ids)}))`;
 
@@ -96,30 +101,16 @@ const decidedRows = ({ db }: Context, auditId: string, ids: readonly string[]): 
         WHERE audit_id = ${auditId} AND id IN ${asList(ids)}`,
   );
 
-function whyNot(
+/** Why the remedies of these findings can’t be accepted; null where they can. */
+function withoutRemedy(
   { db }: Context,
   auditId: string,
   rows: readonly DecidedRow[],
-  decision: Decision,
 ): ReturnType<typeof bad> | null {
-  if (decision.decision === 'accept') {
-    const without = rows.find((row) => !row.hasStep);
-    const title = without ? findingById(db, auditId, without.id)?.title : null;
-    return without
-      ? bad('no-remedy', `“${title}” has no remedy to accept; choose what should happen to it.`)
-      : null;
-  }
-  if (decision.decision === 'accept-some') {
-    const step = findingById(db, auditId, decision.findings[0] ?? '')?.step ?? null;
-    return step && partOfStep(step, decision.only)
-      ? null
-      : bad('no-such-things', 'This finding’s remedy is not about these things; look at it again.');
-  }
-  if (decision.decision !== 'change') return null;
-  const finding = findingById(db, auditId, decision.findings[0] ?? '');
-  return finding?.others[decision.other]
-    ? null
-    : bad('no-such-remedy', 'This finding has no such remedy; look at it again.');
+  const without = rows.find((row) => !row.hasStep);
+  if (!without) return null;
+  const title = findingById(db, auditId, without.id)?.title ?? '';
+  return bad('no-remedy', `“${title}” has no remedy to accept; choose what should happen to it.`);
 }
 
 /** The steps of the findings’ own remedies, in the audit’s order, behind what the plan has already. */
@@ -138,35 +129,6 @@ function addRemedies(
           json_extract(step, '$.action'), step, ${now}
         FROM findings WHERE audit_id = ${auditId} AND id IN ${ids} ORDER BY place`,
   );
-}
-
-function addOther(
-  tx: Transaction,
-  shellId: string,
-  auditId: string,
-  decision: Extract<Decision, { decision: 'change' | 'accept-some' }>,
-  now: string,
-): void {
-  const [findingId = ''] = decision.findings;
-  const finding = findingById(tx, auditId, findingId);
-  const proposed = finding?.step ?? null;
-  const step =
-    decision.decision === 'change'
-      ? finding?.others[decision.other]?.step
-      : proposed && partOfStep(proposed, decision.only);
-  if (!step) return;
-  tx.insert(planSteps)
-    .values({
-      id: randomUUID(),
-      shellId,
-      place: nextPlace(tx, shellId),
-      findingId,
-      how: 'other',
-      action: step.action,
-      step: JSON.stringify(step),
-      addedAt: now,
-    })
-    .run();
 }
 
 function leave(
@@ -239,6 +201,7 @@ const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>>
   accept: 'planned',
   'accept-some': 'planned',
   change: 'planned',
+  'change-all': 'planned',
   'leave-be': 'left-be',
   reopen: 'open',
   ask: 'asked',

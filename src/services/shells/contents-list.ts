@@ -2,6 +2,7 @@ import { actionOf, type AnyTarget } from '@/core/plan/step';
 import { itemKinds, type Item, type Shell } from '@/core/shell/model';
 import { momentKinds, momentsOf, type MomentKind } from '@/core/shell/months';
 import { outlineOf } from '@/core/shell/outline';
+import { unusedItems } from '@/core/shell/unused-items';
 import type { SubjectType } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { parseLocalDate, spellDate } from '@/core/time/local-date';
@@ -51,7 +52,7 @@ interface Found {
 
 /** Which of the inventory's numbers the list stands behind; nonsense asks for all items. */
 export interface ContentsQuery {
-  /** A kind of item, or `items`, `files`, `events`, `hidden`, `outside`, `setup`. */
+  /** A kind of item, or `items`, `files`, `events`, `hidden`, `outside`, `unused`, `setup`. */
   readonly kind: string | null;
   readonly hiddenOnly: boolean;
   readonly batch: string | null;
@@ -116,6 +117,13 @@ function foundBy(shell: Shell, query: ContentsQuery): Found {
       };
     case 'outside':
       return { heading: 'Outside the outline', lines: itemLines(shell, (item) => !item.placed) };
+    case 'unused': {
+      const unused = new Set(unusedItems(shell));
+      return {
+        heading: 'Seen by students, and not used for this term',
+        lines: itemLines(shell, (item) => unused.has(item)),
+      };
+    }
     case 'setup':
       return { heading: 'Grade setup, banks and home pages', lines: setupLines(shell) };
     default:
@@ -209,3 +217,7 @@ function setupLines(shell: Shell): Line[] {
     ),
   ];
 }
+
+/** How many items students see that nobody used for this term. */
+export const countUnused = (context: Context, current: CurrentShell): number =>
+  unusedItems(bareShellOf(context, current)).length;

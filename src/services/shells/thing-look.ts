@@ -5,6 +5,7 @@ import type { FilePath } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { textOf } from '@/store/state/keep-shell';
 import type { Context } from '../context';
+import { cleanPage } from './clean-page';
 import type { CurrentShell } from './current-shell';
 import { bareShellOf, pathsOf } from './subject-detail';
 
@@ -16,10 +17,8 @@ export type LookedAt = z.output<typeof lookSchema>;
 export type ThingLook =
   | {
       readonly is: 'page';
-      /** The page as it is written. Nothing in it may run: it is cleaned before it is drawn. */
+      /** The page, cleaned: nothing in it runs or is fetched, its pictures stand in it by value. */
       readonly html: string;
-      /** Its pictures as `data:` addresses, by their addresses in the page. */
-      readonly pictures: Readonly<Record<string, string>>;
     }
   | { readonly is: 'picture'; readonly address: string }
   | { readonly is: 'text'; readonly text: string }
@@ -57,7 +56,7 @@ function lookOfPage(context: Context, shell: Shell, content: Content): ThingLook
   const html = content.texts.map((hash) => textOf(context.blobs, hash)).join('\n<hr>\n');
   if (html.length > longestPage) return nothing('The page is too long to be shown here.');
   const at = content.textPath;
-  return { is: 'page', html, pictures: at === null ? {} : picturesIn(context, shell, html, at) };
+  return { is: 'page', html: cleanPage(html, at === null ? {} : picturesIn(context, shell, html, at)) };
 }
 
 function picturesIn(context: Context, shell: Shell, html: string, at: FilePath): Record<string, string> {
@@ -93,7 +92,7 @@ function lookOfFile(context: Context, shell: Shell, file: ShellFile): ThingLook 
   if (/^text\/html|xhtml/.test(file.mediaType)) {
     const html = bytes.toString('utf8');
     if (html.length > longestPage) return nothing('The page is too long to be shown here.');
-    return { is: 'page', html, pictures: picturesIn(context, shell, html, file.path) };
+    return { is: 'page', html: cleanPage(html, picturesIn(context, shell, html, file.path)) };
   }
   if (!/^text\//.test(file.mediaType))
     return nothing(`A file of this type (${file.mediaType}) can’t be shown here.`);

@@ -3,8 +3,15 @@ import type { Inventory } from '@/core/shell/inventory';
 import { spellBytes } from '@/core/text/spell-bytes';
 import styles from './inventory.module.css';
 
+interface FigureListProps {
+  readonly inventory: Inventory;
+  /** How many items students see that nobody used for this term. */
+  readonly unused: number;
+  readonly contents: string;
+}
+
 /** The large counts of a shell, each the way to the things behind it. */
-export function FigureList({ inventory, contents }: { inventory: Inventory; contents: string }) {
+export function FigureList({ inventory, unused, contents }: FigureListProps) {
   const { counts } = inventory;
   const figures = [
     { n: counts.items, label: 'items', to: `${contents}?kind=items` },
@@ -18,6 +25,9 @@ export function FigureList({ inventory, contents }: { inventory: Inventory; cont
       to: `${contents}?kind=hidden`,
     },
     { n: inventory.outside, label: 'outside the outline', to: `${contents}?kind=outside` },
+    ...(unused > 0
+      ? [{ n: unused, label: 'seen, but not used for this term', to: `${contents}?kind=unused` }]
+      : []),
     {
       n: counts.banks + counts.homePages + counts.gradeCategories + counts.gradeColumns,
       label: 'in grade setup, banks, home pages',

@@ -17,12 +17,15 @@ export function InventoryView({
   inventory,
   intake,
   term,
+  unused,
   combed,
 }: {
   id: string;
   inventory: Inventory;
   intake: readonly IntakeNote[];
   term: { readonly start: string | null; readonly end: string | null };
+  /** How many items students see that nobody used for this term. */
+  unused: number;
   combed: boolean;
 }) {
   const contents = `/shells/${id}/bring-in/contents`;
@@ -44,7 +47,7 @@ export function InventoryView({
           Add a package
         </Button>
       </div>
-      <FigureList inventory={inventory} contents={contents} />
+      <FigureList inventory={inventory} unused={unused} contents={contents} />
       <section className={styles.chart} aria-labelledby="months">
         <h2 id="months">When</h2>
         <MonthsChart months={inventory.months} term={term} contents={contents} />

@@ -70,7 +70,6 @@ export function MoveChosen({ modules, chosen, isBusy, onMove }: MoveChosenProps)
             value={goal}
             onChange={(_, choice) => setGoal(choice)}
             autoHighlight
-            openOnFocus
             renderInput={(params) => <TextField {...params} label="Into which module" autoFocus />}
           />
           <Button type="submit" variant="contained" disabled={steps.length === 0}>

@@ -49,7 +49,7 @@ export function WeekdayMove({ shellId, refs, plan, onDone }: WeekdayMoveProps) {
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        Weekday of {refs.length > 0 && refs.length.toLocaleString('en')} …
+        Weekday {refs.length > 0 && `of ${refs.length.toLocaleString('en')}`} …
       </Button>
       <Menu
         open={anchor !== null}

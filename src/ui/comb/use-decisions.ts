@@ -25,6 +25,8 @@ export interface Decisions {
   reopen(findings: readonly string[]): void;
   /** Takes another remedy: its place among those that the finding offers. */
   change(finding: string, other: number): void;
+  /** Takes the same other remedy for many. */
+  changeAll(findings: readonly string[], action: string): void;
 }
 
 interface Decided {
@@ -44,6 +46,7 @@ interface Deciding {
     readonly decision: string;
     readonly findings: readonly string[];
     readonly other?: number;
+    readonly action?: string;
     readonly only?: readonly string[];
     readonly reason?: string;
   };
@@ -114,6 +117,11 @@ export function useDecisions(view: CombView): Decisions {
     change: (finding, other) =>
       void decide({
         body: { decision: 'change', findings: [finding], other },
+        becomes: { state: 'planned', action: null },
+      }),
+    changeAll: (findings, action) =>
+      void decide({
+        body: { decision: 'change-all', findings, action },
         becomes: { state: 'planned', action: null },
       }),
   };

@@ -56,6 +56,7 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
       <Button variant="contained" disabled={!takable.length || isWhollySpared} onClick={bench.accept}>
         {words}
       </Button>
+      {chosen.size > 0 && <OfferedActions bench={bench} />}
       {others.map(({ label, place }) => (
         <Button key={place} variant="outlined" onClick={() => bench.change(place)}>
           {label}
@@ -68,6 +69,26 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
       <WaitingActions bench={bench} />
     </>
   );
+}
+
+/** Words of what many findings may offer beside their remedies. */
+const offerWords: Readonly<Record<string, string>> = {
+  hide: 'Hide',
+  show: 'Show',
+  'set-aside': 'Set aside',
+  delete: 'Delete',
+};
+
+/** What else can be done about the chosen findings, each with how many of them offer it. */
+function OfferedActions({ bench }: { bench: WorkbenchState }) {
+  const counts = new Map<string, number>();
+  for (const { offers } of bench.about)
+    for (const action of new Set(offers)) counts.set(action, (counts.get(action) ?? 0) + 1);
+  return [...counts].map(([action, n]) => (
+    <Button key={action} variant="outlined" onClick={() => bench.changeAll(action)}>
+      {offerWords[action] ?? action} {n.toLocaleString('en')}
+    </Button>
+  ));
 }
 
 /** Leaving be with a reason, which stands in the list from then on. */

@@ -16,7 +16,7 @@ export function KeepInstead({ thing, title, choice }: KeepInsteadProps) {
     <button
       type="button"
       className={styles.small}
-      aria-label={`Keep “${title}” instead`}
+      aria-label={`keep this one: ${title}`}
       title={way.label}
       onClick={() => choice.keep(way)}
     >

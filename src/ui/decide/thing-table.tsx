@@ -102,7 +102,7 @@ function ThingPeek({ shellId, thing }: { shellId: string; thing: ThingDetail }) 
         type="button"
         className={styles.small}
         aria-expanded={isOpen}
-        aria-label={`Look at “${title}”`}
+        aria-label={`${isOpen ? 'close' : 'look'}: ${title}`}
         onClick={() => setOpen(!isOpen)}
       >
         {isOpen ? 'close' : 'look'}

@@ -41,6 +41,8 @@ export interface WorkbenchState {
   later(): void;
   reopen(): void;
   change(other: number): void;
+  /** Takes the same other remedy for those of the chosen that offer it. */
+  changeAll(action: string): void;
 }
 
 /** What the workbench knows and does: the lists by decision, the one looked at, the chosen ones, the decisions. */
@@ -147,6 +149,12 @@ export function useWorkbench(view: DecideView): WorkbenchState {
     reopen: () => {
       if (!ids.length) return;
       decisions.reopen(ids);
+      goOn();
+    },
+    changeAll: (action) => {
+      const offering = about.filter(({ offers }) => offers?.includes(action)).map((f) => f.id);
+      if (!offering.length) return;
+      decisions.changeAll(offering, action);
       goOn();
     },
     change: (other) => {

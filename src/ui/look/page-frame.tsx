@@ -1,19 +1,19 @@
 'use client';
 import { useMemo, type SyntheticEvent } from 'react';
-import { cleanPage } from './clean-page';
+import { pageDocument } from './page-document';
 import styles from './look.module.css';
 
 interface PageFrameProps {
   readonly title: string;
+  /** The page, cleaned. */
   readonly html: string;
-  readonly pictures: Readonly<Record<string, string>>;
   /** Sentences that are marked, the first of them in sight. */
   readonly words: readonly string[];
 }
 
 /** A page of the package in a frame in which nothing runs. */
-export function PageFrame({ title, html, pictures, words }: PageFrameProps) {
-  const { page } = useMemo(() => cleanPage(html, pictures, words), [html, pictures, words]);
+export function PageFrame({ title, html, words }: PageFrameProps) {
+  const page = useMemo(() => pageDocument(html, words), [html, words]);
   return (
     // No scripts, ever; being of our own origin lets us scroll it, and it nothing.
     <iframe

@@ -22,7 +22,7 @@ export function ThingLook({ shellId, thing, words = noWords }: ThingLookProps) {
   if (look === null) return <p className="soft">Opening “{thing.title}” …</p>;
   switch (look.is) {
     case 'page':
-      return <PageFrame title={thing.title} html={look.html} pictures={look.pictures} words={words} />;
+      return <PageFrame title={thing.title} html={look.html} words={words} />;
     case 'picture':
       return (
         <figure className={styles.figure}>

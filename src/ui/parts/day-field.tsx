@@ -3,7 +3,7 @@ import { AdapterLuxon } from '@mui/x-date-pickers/AdapterLuxon';
 import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import { DateTime } from 'luxon';
-import { useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { parseLocalDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
 
 interface DayFieldProps {
@@ -22,22 +22,29 @@ interface DayFieldProps {
 /** A day, typed or picked in the reader’s own form, with its weekday. */
 export function DayField({ label, value, onChange, hint = '', name, onOdd, isWrong }: DayFieldProps) {
   const locale = useSyncExternalStore(noChanges, ownLocale, plainLocale);
+  // What is half typed is no day yet, and must not be taken away by the day that was there before.
+  const [typed, setTyped] = useState({ of: value, when: momentOf(value) });
+  if (typed.of !== value) setTyped({ of: value, when: momentOf(value) });
+  const take = (when: DateTime | null) => {
+    const day = when?.isValid === true ? parseLocalDate(when.toISODate() ?? '') : null;
+    const isWhole = when === null || day !== null;
+    setTyped({ of: isWhole ? day : value, when });
+    onOdd?.(!isWhole);
+    if (isWhole) onChange(day);
+  };
+  const weekday = value === null ? '' : spellWeekday(value);
   return (
     <LocalizationProvider dateAdapter={AdapterLuxon} adapterLocale={locale}>
       <div data-day={name ?? label} style={{ flex: 1, minWidth: 0 }}>
         <DatePicker
           label={label}
-          value={value === null ? null : DateTime.fromISO(value)}
-          onChange={(when) => {
-            if (when === null) onChange(null);
-            else if (when.isValid) onChange(parseLocalDate(when.toISODate() ?? ''));
-          }}
-          onError={(error) => onOdd?.(error !== null)}
+          value={typed.when}
+          onChange={take}
           slotProps={{
             textField: {
               size: 'small',
               fullWidth: true,
-              helperText: value === null ? hint : [spellWeekday(value), hint].filter(Boolean).join(', '),
+              helperText: [weekday, hint].filter(Boolean).join(', '),
               ...(isWrong ? { error: true } : {}),
             },
             field: { clearable: true },
@@ -49,6 +56,7 @@ export function DayField({ label, value, onChange, hint = '', name, onOdd, isWro
   );
 }
 
+const momentOf = (day: LocalDate | null): DateTime | null => (day === null ? null : DateTime.fromISO(day));
 const noChanges = () => () => undefined;
 const ownLocale = (): string => navigator.language;
 const plainLocale = (): string => 'en-GB';

@@ -55,7 +55,7 @@ export function DrawerStepRow({ shellId, step, isFirst, isLast, drawer, onLeave 
           size="small"
           color="inherit"
           disabled={isFirst}
-          aria-label={`Bring ${name} up`}
+          aria-label={`Up: ${name}`}
           onClick={() => void drawer.shift(step, -1)}
         >
           Up
@@ -64,7 +64,7 @@ export function DrawerStepRow({ shellId, step, isFirst, isLast, drawer, onLeave 
           size="small"
           color="inherit"
           disabled={isLast}
-          aria-label={`Bring ${name} down`}
+          aria-label={`Down: ${name}`}
           onClick={() => void drawer.shift(step, 1)}
         >
           Down
@@ -72,7 +72,7 @@ export function DrawerStepRow({ shellId, step, isFirst, isLast, drawer, onLeave 
         <Button
           size="small"
           color="inherit"
-          aria-label={`Take ${name} out`}
+          aria-label={`Take out: ${name}`}
           onClick={() => void drawer.takeOut([step])}
         >
           Take out
@@ -93,7 +93,7 @@ function Things({ step, drawer }: { step: DrawerStep; drawer: PlanDrawerState })
           <Button
             size="small"
             color="inherit"
-            aria-label={`Leave “${title}” alone`}
+            aria-label={`Leave alone: ${title}`}
             onClick={() => void drawer.spare(step, ref)}
           >
             Leave alone

@@ -61,7 +61,7 @@ export function KeptPlans({ shellId, hasSteps, onChange }: KeptPlansProps) {
             </span>
             <Button
               size="small"
-              aria-label={`Use ${plan.name} here`}
+              aria-label={`Use here: ${plan.name}`}
               onClick={() => void edit({ edit: 'use', name: plan.name })}
             >
               Use here

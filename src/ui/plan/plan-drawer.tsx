@@ -93,7 +93,7 @@ function Group({ shellId, group, drawer, onLeave }: GroupProps) {
         <Button
           size="small"
           color="inherit"
-          aria-label={`Take the steps about ${group.place} out`}
+          aria-label={`Take ${group.steps.length} out: ${group.place}`}
           onClick={() => void drawer.takeOut(group.steps)}
         >
           Take {group.steps.length} out

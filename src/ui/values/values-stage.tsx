@@ -2,10 +2,11 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, useSyncExternalStore } from 'react';
-import { dateColumns, type ValueRow } from '@/core/values/value-row';
+import { dateColumns, holds, type ValueRow } from '@/core/values/value-row';
 import { plural } from '@/core/text/plural';
 import type { ValuesView } from '@/services/decide/values-view';
 import { DecideViews } from '../decide/decide-views';
+import { FilterChip } from '../marks/filter-chip';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
 import { usePlanEdit } from '../parts/use-plan-edit';
@@ -38,7 +39,8 @@ export function ValuesStage({ view }: { view: ValuesView }) {
   const plan = usePlanEdit(view.id);
   const values = useValues(view, form);
   const [find, setFind] = useState('');
-  const rows = useMemo(() => rowsWith(view.rows, find), [view.rows, find]);
+  const [only, setOnly] = useState<RowSort>('all');
+  const rows = useMemo(() => rowsWith(view.rows.filter(rowSorts[only].isIn), find), [view.rows, find, only]);
   const cells = useValueGrid(rows, values, form.order);
   const isOneRow = cells.range.top === cells.range.bottom;
   const takeAll = async () => {
@@ -64,6 +66,12 @@ export function ValuesStage({ view }: { view: ValuesView }) {
           onChange={(event) => setFind(event.target.value)}
           sx={{ width: 220 }}
         />
+        {rowSortNames.map((name) => (
+          <FilterChip key={name} pressed={only === name} onClick={() => setOnly(name)}>
+            {rowSorts[name].title}{' '}
+            <span className="number soft">{view.rows.filter(rowSorts[name].isIn).length}</span>
+          </FilterChip>
+        ))}
         <span className="soft number" role="status">
           {sayState(values.changed, values.refused.length, cellCount(cells.range))}
         </span>
@@ -108,6 +116,20 @@ export function ValuesStage({ view }: { view: ValuesView }) {
     </div>
   );
 }
+
+interface RowSortWords {
+  readonly title: string;
+  readonly isIn: (row: ValueRow) => boolean;
+}
+
+/** Which rows are shown. */
+const rowSorts = {
+  all: { title: 'All', isIn: () => true },
+  graded: { title: 'Activities', isIn: (row) => holds(row, 'points') },
+  dated: { title: 'With dates', isIn: (row) => dateColumns.some((column) => row[column] !== null) },
+} as const satisfies Record<string, RowSortWords>;
+type RowSort = keyof typeof rowSorts;
+const rowSortNames = Object.keys(rowSorts) as RowSort[];
 
 function sayState(changed: number, refused: number, chosen: number): string {
   const parts = [

@@ -1,13 +1,15 @@
+import { countUnused } from '@/services/shells/contents-list';
 import { intakeOf, inventoryOf } from '@/services/shells/current-shell';
 import { InventoryView } from '@/ui/bring-in/inventory-view';
 import { shellPage } from '../../shell-page';
 
-export default shellPage((shell) => (
+export default shellPage((shell, context) => (
   <InventoryView
     id={shell.row.id}
     inventory={inventoryOf(shell.version)}
     intake={intakeOf(shell.version)}
     term={{ start: shell.row.termStart, end: shell.row.termEnd }}
+    unused={countUnused(context, shell)}
     combed={shell.audit !== null}
   />
 ));
