@@ -38,7 +38,7 @@ test('from an empty list to the clean download, without typing anything', async 
   );
   await clickText(page, 'button', 'Delete 86');
   await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent === '86');
-  await clickText(page, 'header a', '86');
+  await clickText(page, 'header a', 'Rehearse');
   await clickText(page, 'button', 'Carry out 86');
   await waitForText(page, 'Ledger');
   await clickText(page, 'a', 'See the proof');

@@ -146,7 +146,7 @@ describe('the list', () => {
     const openChip = () =>
       page.$eval('button[aria-pressed=true]', (chip) => Number(/\d+/.exec(chip.textContent ?? '')));
     const all = await openChip();
-    await page.type('#find-findings', 'quiz');
+    await page.type('#find-findings', 'gauge');
     await page.waitForFunction(
       (n) => !document.querySelector('button[aria-pressed=true]')?.textContent?.includes(String(n)),
       {},
@@ -157,10 +157,10 @@ describe('the list', () => {
     expect((await listed()).every((words) => words !== '')).toBe(true);
     expect((await listed()).length).toBe(open);
     await clickText(page, 'button', 'More');
-    await chosenIn('Kind', 'Quizzes');
+    await chosenIn('Kind', 'Pages');
     expect(await openChip()).toBeLessThanOrEqual(open);
     expect(await seriousProblems(page)).toEqual([]);
-    expect(page.url()).toContain('find=quiz');
+    expect(page.url()).toContain('find=gauge');
   });
 
   test('a view is kept by name, and taken up in another shell', async () => {

@@ -4,6 +4,9 @@ import type { Page } from 'puppeteer-core';
 
 const axeSource = readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8');
 
+/** What we expose to every page is refused in the frames in which nothing runs: that they refuse is as it should be. */
+const refusedHere = "Blocked script execution in 'about:srcdoc'";
+
 /**
  * Everything a page complained about: errors, refused scripts and styles, failed requests, and moments in
  * which it had no title (a screen reader that asks then is told nothing).
@@ -14,7 +17,8 @@ export async function watchPage(page: Page): Promise<string[]> {
     complaints.push(`error: ${error instanceof Error ? error.message : String(error)}`),
   );
   page.on('console', (message) => {
-    if (message.type() === 'error') complaints.push(`console: ${message.text()}`);
+    if (message.type() === 'error' && !message.text().startsWith(refusedHere))
+      complaints.push(`console: ${message.text()}`);
   });
   await page.exposeFunction('titleWentAway', (path: string) => complaints.push(`no title on ${path}`));
   await page.evaluateOnNewDocument(watchTitle);

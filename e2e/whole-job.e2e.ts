@@ -75,7 +75,7 @@ test('the stale events are gone in at most four clicks from the Comb stage', asy
   await click('button', 'Look');
   await click('button', 'Delete 96');
   await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent === '96');
-  await click('header a', '96');
+  await click('header a', 'Rehearse');
   await waitForText(page, 'Step by step');
   expect(await heading()).toBe('96 things would go, and no link would break');
   await click('button', 'Carry out 96');
@@ -116,7 +116,7 @@ test('two equal pages stand side by side, with the reason why one stays', async 
   await page.waitForFunction(() => document.querySelectorAll('[data-fate]').length === 2);
   expect(
     await page.$$eval('[data-fate] header', (all) => all.map((h) => h.innerText.replace(/\n/g, ' '))),
-  ).toEqual(['Reading the staff gauge stays', 'Reading the staff gauge (2) goes']);
+  ).toEqual(['Reading the staff gauge stays', 'Reading the staff gauge (2) keep this one goes']);
   await waitForText(page, 'students can see it');
 });
 

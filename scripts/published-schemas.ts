@@ -5,6 +5,7 @@ import { planSchema } from '@/core/plan/written-step';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { redateSchema } from '@/formats/report/redate-report';
+import { resetSchema } from '@/formats/report/reset-report';
 import { stateSchema } from '@/formats/state-file/state-schema';
 import { cleanSchema } from '@/services/clean/clean-summary';
 
@@ -16,6 +17,7 @@ export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
   plan: planSchema,
   'preview-add': previewAddSchema,
   redate: redateSchema,
+  reset: resetSchema,
   'shell-state': stateSchema,
   'house-rules': houseRulesSchema(allChecks),
 };

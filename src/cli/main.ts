@@ -3,6 +3,7 @@ import { addAudit, type WorkerFiles } from './audit-command';
 import { addClean } from './clean-command';
 import { addPreviewAdd } from './preview-add-command';
 import { addRedate } from './redate-command';
+import { addReset } from './reset-command';
 import { contradictionOf, type ShellFlags } from './shell-options';
 import { version } from '../../package.json';
 
@@ -36,6 +37,7 @@ export async function runCommandLine(
   addClean(program, setCode);
   addPreviewAdd(program, setCode);
   addRedate(program, setCode);
+  addReset(program, setCode);
   for (const command of program.commands)
     command
       .exitOverride()

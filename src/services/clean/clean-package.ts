@@ -35,7 +35,7 @@ export interface CleanOptions {
   readonly dryRun: boolean;
   readonly rules: HouseRules;
   /** What summary.json holds; the account of the cleaning where nothing else is given. */
-  readonly summaryJson?: () => unknown;
+  readonly summaryJson?: (after: Shell) => unknown;
   /** Where what is needed on the way is kept; a folder of its own where none is given. */
   readonly scratch?: ScratchFolder;
   readonly onProgress?: (done: number, total: number, doing: string) => void;
@@ -101,7 +101,11 @@ async function cleanInto(
     if (!options.dryRun && options.outDir !== null) {
       onProgress?.(1, 1, 'Writing the result');
       const about = { original, intake, before, results: ledger.results };
-      const result = { ...rounds.value, ...about, summary: options.summaryJson?.() ?? summary };
+      const result = {
+        ...rounds.value,
+        ...about,
+        summary: options.summaryJson?.(rounds.value.shell) ?? summary,
+      };
       await writeCleanResult(scratch.path('out'), result, inputs, source);
       const handed = handOver(scratch.path('out'), options.outDir);
       if (!handed.ok) return handed;

@@ -51,7 +51,12 @@ export function usePlanDrawer(shellId: string): PlanDrawerState {
     view,
     trouble,
     reload,
-    takeOut: (steps) => edit({ edit: 'remove', ids: steps.map(({ id }) => id) }),
+    takeOut: (steps) => {
+      const ids = steps.map(({ id }) => id);
+      // What is taken out is gone at once: a second click must not meet it again.
+      setView((now) => now && withoutSteps(now, new Set(ids)));
+      return edit({ edit: 'remove', ids });
+    },
     spare: (step, ref) => edit({ edit: 'without', id: step.id, refs: [ref] }),
     shift: async (step, by) => {
       const order = view?.groups.flatMap(({ steps }) => steps).sort((a, b) => a.place - b.place) ?? [];
@@ -64,4 +69,11 @@ export function usePlanDrawer(shellId: string): PlanDrawerState {
       await edit({ edit: 'order', ids });
     },
   };
+}
+
+function withoutSteps(view: PlanDrawerView, ids: ReadonlySet<string>): PlanDrawerView {
+  const groups = view.groups
+    .map((group) => ({ ...group, steps: group.steps.filter(({ id }) => !ids.has(id)) }))
+    .filter((group) => group.steps.length > 0);
+  return { ...view, groups, steps: view.steps - ids.size };
 }

@@ -1,15 +1,29 @@
 import { z } from 'zod';
+import type { Shell } from '@/core/shell/model';
 import { deleteThings } from '../deletion/delete-things';
 import { refsOf } from '../refs-of-shell';
-import { goingInAreas, resetAreas, type ResetArea } from '../reset/areas';
-import { defineAction } from './action';
+import { areasByRef, resetAreas, type ResetArea } from '../reset/areas';
+import { withStudentWork } from '../reset/student-work';
+import { whatGoes } from '../reset/what-goes';
+import { defineAction, type Target } from './action';
 
 const area = z.enum(resetAreas);
-const params = z.strictObject({ keep: z.array(z.string()).optional() });
+const params = z.strictObject({
+  /** Refs of what stays, with what it needs. */
+  keep: z.array(z.string()).optional(),
+  /** The targets are the things that go, one by one, and no areas. */
+  things: z.literal(true).optional(),
+  /** How many things that go have student work: the right number lets them go. */
+  withStudentWork: z.int().min(0).optional(),
+});
+type Params = z.output<typeof params>;
+const sets = z.strictObject({ area, withStudentWork: z.number().optional() });
+type Sets = z.output<typeof sets>;
 
 /**
- * Empties parts of a shell. A plan file names the areas and what to keep; the step names every thing that goes. Links
- * from what stays to what goes are taken out.
+ * Empties parts of a shell. A plan by hand names the areas and what to keep; the step, and a plan file that is written
+ * from it, name every thing that goes. Links from what stays to what goes are taken out; files and grade columns go only
+ * where they are named.
  */
 export const resetArea = defineAction({
   name: 'reset-area',
@@ -22,24 +36,52 @@ export const resetArea = defineAction({
   params,
   perTarget: [],
   expects: z.strictObject({ type: z.string() }),
-  sets: z.strictObject({ area }),
-  expand: (written: z.output<typeof params>, targets, shell) => {
-    const areas = targets.filter((name): name is ResetArea => area.safeParse(name).success);
-    const going = goingInAreas(shell, areas, written.keep ?? []);
-    const unknown = targets.filter((name) => !area.safeParse(name).success);
-    return [
-      ...[...going].map(([ref, of]) => ({ ref, sets: { area: of } })),
-      ...unknown.map((ref) => ({ ref, sets: { area: 'items' as const } })),
-    ];
+  sets,
+  expand: (written, targets, shell) => {
+    const number = written.withStudentWork;
+    const setsFor = (of: ResetArea): Sets => ({
+      area: of,
+      ...(number === undefined ? {} : { withStudentWork: number }),
+    });
+    return [...goingBy(written, targets, shell)].map(([ref, of]) => ({ ref, sets: setsFor(of) }));
   },
   setsOf: () => null,
-  writtenTargets: (targets) => [...new Set(targets.map(({ sets }) => sets.area))],
-  paramsOf: (): z.output<typeof params> => ({}),
+  paramsOf: (targets): Params => {
+    const number = targets[0]?.sets.withStudentWork;
+    return { things: true, ...(number === undefined ? {} : { withStudentWork: number }) };
+  },
   now: (shell, ref) => {
     const type = refsOf(shell).typeOf(ref);
     return type === null ? null : { type };
   },
   isSet: () => false,
   apply: (shell, targets) =>
-    deleteThings(shell, new Map(targets.map(({ ref }) => [ref, 'take-out' as const]))),
+    deleteThings(shell, new Map(targets.map(({ ref }) => [ref, 'take-out' as const])), {
+      onlyNamed: true,
+      overStudentWork: isNumberRight(shell, targets),
+    }),
 });
+
+/** What goes, each with its area; what is neither an area nor a thing stays among them and is told when it is tried. */
+function goingBy(
+  { things, keep }: Params,
+  targets: readonly string[],
+  shell: Shell,
+): ReadonlyMap<string, ResetArea> {
+  if (things) {
+    const areas = areasByRef(shell);
+    return new Map(targets.map((ref) => [ref, areas.get(ref) ?? 'items']));
+  }
+  const named = targets.filter((name): name is ResetArea => area.safeParse(name).success);
+  const unknown = targets.filter((name) => !area.safeParse(name).success);
+  const { going } = whatGoes(shell, named, keep ?? []);
+  return new Map([...going, ...unknown.map((ref) => [ref, 'items'] as const)]);
+}
+
+/** Whether the number that was told is that of the things with student work that go. */
+function isNumberRight(shell: Shell, targets: readonly Target<unknown, Sets>[]): boolean {
+  const told = targets[0]?.sets.withStudentWork;
+  if (told === undefined) return false;
+  const refs = new Set(targets.map(({ ref }) => ref));
+  return withStudentWork(shell, refs).length === told;
+}

@@ -13,6 +13,13 @@ import { takeAway } from './take-away';
  */
 export type LinksThen = { readonly leadTo: string } | 'hold' | 'take-out' | 'leave-broken';
 
+export interface DeletionRules {
+  /** Files and grade columns that only the targets use stay, unless they are targets themselves. */
+  readonly onlyNamed?: boolean;
+  /** Student work goes along. */
+  readonly overStudentWork?: boolean;
+}
+
 export interface Deleted {
   readonly shell: Shell;
   /** Targets that a guard holds back, with the reason and the way out. */
@@ -25,15 +32,20 @@ export interface Deleted {
  * free, a page that stays because a guard holds it keeps what it links to. A target that is held back changes nothing
  * at all: its links stay as they are, too.
  */
-export function deleteThings(shell: Shell, targets: ReadonlyMap<string, LinksThen>): Deleted {
+export function deleteThings(
+  shell: Shell,
+  targets: ReadonlyMap<string, LinksThen>,
+  { onlyNamed = false, overStudentWork = false }: DeletionRules = {},
+): Deleted {
   const blocked = new Map<string, string>(whereBothGo(shell, targets));
   for (;;) {
     const left = new Map([...targets].filter(([ref]) => !blocked.has(ref)));
     const prepared = prepareLinks(shell, left);
-    const more = heldBack(prepared.shell, left);
+    const more = heldBack(prepared.shell, left, overStudentWork);
     if (!more.size) {
-      const going = weigh(prepared.shell, new Set(left.keys()), brokenOf(left));
-      return { shell: takeAway(prepared.shell, going), blocked, rewritten: prepared.rewritten };
+      const going = weigh(prepared.shell, new Set(left.keys()), brokenOf(left), !onlyNamed);
+      const after = takeAway(prepared.shell, going, !onlyNamed);
+      return { shell: after, blocked, rewritten: prepared.rewritten };
     }
     for (const [ref, reason] of more) blocked.set(ref, reason);
   }
@@ -95,7 +107,11 @@ const brokenOf = (targets: ReadonlyMap<string, LinksThen>): Set<string> =>
   new Set([...targets].filter(([, links]) => links === 'leave-broken').map(([ref]) => ref));
 
 /** The targets that guards hold back; each one that stays may hold more. */
-function heldBack(shell: Shell, targets: ReadonlyMap<string, LinksThen>): Map<string, string> {
+function heldBack(
+  shell: Shell,
+  targets: ReadonlyMap<string, LinksThen>,
+  studentWork: boolean,
+): Map<string, string> {
   const blocked = new Map<string, string>();
   const broken = brokenOf(targets);
   for (;;) {
@@ -103,7 +119,7 @@ function heldBack(shell: Shell, targets: ReadonlyMap<string, LinksThen>): Map<st
     const going = weigh(shell, left, broken);
     const before = blocked.size;
     for (const ref of left) {
-      const reason = whyItStays(shell, ref, going, broken.has(ref));
+      const reason = whyItStays(shell, ref, going, { brokenLinks: broken.has(ref), studentWork });
       if (reason !== null) blocked.set(ref, reason);
     }
     if (blocked.size === before) return blocked;

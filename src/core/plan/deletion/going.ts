@@ -23,12 +23,14 @@ export interface Going {
 
 /**
  * Works out what goes with the targets: a page’s text when its last place goes, the files that only it uses, an
- * activity’s body. What something else still links to stays, unless its links are to be left broken.
+ * activity’s body. What something else still links to stays, unless its links are to be left broken. Where the files of
+ * what goes are not taken along, they stay as files.
  */
 export function weigh(
   shell: Shell,
   targets: ReadonlySet<string>,
   leftBroken: ReadonlySet<string> = new Set(),
+  takesOwnFiles = true,
 ): Going {
   const graph = linkGraphOf(shell);
   const owned = filesByContent(shell);
@@ -51,7 +53,7 @@ export function weigh(
     const { href } = content;
     return held(contentNode(content.id)) || (href !== null && held(fileNode(href)) && !named.has(href));
   };
-  for (const id of contents) for (const file of owned.get(id) ?? []) files.add(file.path);
+  if (takesOwnFiles) for (const id of contents) for (const file of owned.get(id) ?? []) files.add(file.path);
   // A content that stays keeps what it links to, which may keep more.
   for (let settled = false; !settled;) {
     settled = true;

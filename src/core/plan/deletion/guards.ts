@@ -6,11 +6,20 @@ import type { ItemRef } from '@/core/shell/refs';
 import { refsOf } from '../refs-of-shell';
 import { nodesOfItem, type Going } from './going';
 
+/** What a deletion may pass over. */
+export interface PassedOver {
+  /** Links to the target may stay and lead nowhere. */
+  readonly brokenLinks: boolean;
+  /** Student work goes along: somebody said in numbers what is gone for good. */
+  readonly studentWork: boolean;
+}
+
 /** The reason why a target must stay, or null. Each says what to do instead. */
-export function whyItStays(shell: Shell, ref: string, going: Going, leaveBroken: boolean): string | null {
+export function whyItStays(shell: Shell, ref: string, going: Going, over: PassedOver): string | null {
+  const leaveBroken = over.brokenLinks;
   switch (refsOf(shell).typeOf(ref)) {
     case 'item':
-      return whyItemStays(shell, ref as ItemRef, going, leaveBroken);
+      return whyItemStays(shell, ref as ItemRef, going, over);
     case 'file':
       return whyFileStays(shell, ref, going, leaveBroken);
     case 'bank':
@@ -18,7 +27,7 @@ export function whyItStays(shell: Shell, ref: string, going: Going, leaveBroken:
     case 'gradeCategory':
       return whyCategoryStays(shell, ref, going);
     case 'gradeColumn':
-      return whyColumnStays(shell, ref);
+      return over.studentWork ? null : whyColumnStays(shell, ref);
     case 'event':
     case 'group':
     case 'homePage':
@@ -28,14 +37,14 @@ export function whyItStays(shell: Shell, ref: string, going: Going, leaveBroken:
   }
 }
 
-function whyItemStays(shell: Shell, ref: ItemRef, going: Going, leaveBroken: boolean): string | null {
+function whyItemStays(shell: Shell, ref: ItemRef, going: Going, over: PassedOver): string | null {
   const outline = outlineOf(shell);
   const item = outline.byRef.get(ref);
   if (!item) return null;
   const { title } = item;
   if (shell.homePages.some((h) => h.ref === ref && h.inUse === true))
     return `“${title}” is the home page in use; set another one first`;
-  if ((item.studentWork ?? 0) > 0)
+  if ((item.studentWork ?? 0) > 0 && !over.studentWork)
     return `“${title}” has ${item.studentWork} pieces of student work; hide it instead`;
   const child = outline.children(ref).find((c) => !going.items.has(c.ref));
   if (child) return `“${title}” still holds “${child.title}”; delete that too, or move it out first`;
@@ -44,7 +53,7 @@ function whyItemStays(shell: Shell, ref: ItemRef, going: Going, leaveBroken: boo
     ?.find((i) => !going.items.has(i.ref));
   if (waiting)
     return `“${waiting.title}” requires “${title}” first; drop that requirement, or lead it elsewhere`;
-  if (item.placed || leaveBroken || !item.content || going.contents.has(item.content)) return null;
+  if (item.placed || over.brokenLinks || !item.content || going.contents.has(item.content)) return null;
   return `“${title}” is linked from ${nameHolders(shell, nodesOfItem(shell, item), going)}; lead those links elsewhere first`;
 }
 

@@ -7,11 +7,16 @@ import { mapped } from '../actions/action';
 import { refsOf } from '../refs-of-shell';
 import type { Going } from './going';
 
-/** The shell without what goes. Pages and activities that others still link to stand outside the outline from now on. */
-export function takeAway(shell: Shell, going: Going): Shell {
+/**
+ * The shell without what goes. Pages and activities that others still link to stand outside the outline from now on; a
+ * grade column without results goes with its last activity, where columns are taken along.
+ */
+export function takeAway(shell: Shell, going: Going, takesColumns = true): Shell {
   const refs = refsOf(shell);
   const stays = (thing: { readonly ref: string }) => !going.targets.has(thing.ref);
-  const columns = shell.gradeColumns.filter((c) => stays(c) && !losesItsActivities(shell, c, going));
+  const columns = shell.gradeColumns.filter(
+    (c) => stays(c) && !(takesColumns && losesItsActivities(shell, c, going)),
+  );
   const goneColumns = new Set<string>(
     shell.gradeColumns.filter((c) => !columns.includes(c)).map((c) => c.ref),
   );
