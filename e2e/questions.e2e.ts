@@ -55,6 +55,8 @@ test('a finding is asked by one key, put off by another, and the counts agree', 
   await page.reload({ waitUntil: 'load' });
   await chipSays('Asked 1');
   await chipSays('Later 1');
+  await decide();
+  await page.waitForSelector('[role=option]');
   const open = await page.$$eval('button', (all) =>
     Number(
       /^Open (\d+)$/.exec(
@@ -91,7 +93,7 @@ test('a finding is left be with a reason, which its list says from then on', asy
   await page.waitForSelector('form input');
   await page.type('form input', 'both are needed');
   await page.keyboard.press('Enter');
-  await chipSays('Left be 11');
+  await chipSays('Left be 1');
   await clickText(page, 'button', 'Left be');
   await waitForText(page, 'both are needed');
   await page.reload({ waitUntil: 'load' });

@@ -59,6 +59,9 @@ export function RunList({ id, code, title, runs, planSize }: RunListProps) {
             {plural(last.summary.relinked, 'link')} led elsewhere.
           </p>
         </div>
+        <Button variant="outlined" href={`/shells/${id}/carry-out/reset`}>
+          Reset the shell …
+        </Button>
         {last.state === 'done' && (
           <Button variant="contained" href={`/shells/${id}/prove`}>
             See the proof
@@ -98,7 +101,8 @@ function NoRuns({ id, planSize }: Pick<RunListProps, 'id' | 'planSize'>) {
           <>
             The plan is empty. <Link href={`/shells/${id}/comb`}>Comb</Link> and accept what should go.
           </>
-        )}
+        )}{' '}
+        To empty the shell by area, <Link href={`/shells/${id}/carry-out/reset`}>reset it</Link>.
       </p>
     </div>
   );

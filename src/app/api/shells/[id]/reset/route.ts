@@ -1,0 +1,9 @@
+import { resetAskSchema, resetInPlan } from '@/services/reset/reset-plan';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { shellRoute } from '../../../shell-route';
+
+/** Works a reset out; armed, it goes into the plan. */
+export const POST = shellRoute(async (shell, context, request) => {
+  const ask = await readBodyAs(request, resetAskSchema);
+  return ask.ok ? answer(resetInPlan(context, shell, ask.value)) : ask.response;
+});
