@@ -18,6 +18,7 @@ const config = [
       '.next/**',
       '.next-test/**',
       'dist/**',
+      'public/pdf.worker.min.mjs',
       '.data/**',
       '.cache/**',
       'demo/out/**',

@@ -23,7 +23,6 @@ const shot = async (page: Page, name: string) => {
 };
 try {
   const page = await stage.open('/bring-in');
-  await shot(page, 'bring-in');
   const id = await bringInDemo(page);
   await waitForText(page, 'Intake report');
   await shot(page, 'inventory');
@@ -54,12 +53,22 @@ try {
   await page.goto(`${stage.address}/shells/${id}/decide/re-date`, { waitUntil: 'load' });
   await waitForText(page, 'dated things would move');
   await shot(page, 're-date');
+  await page.goto(`${stage.address}/shells/${id}/decide/values`, { waitUntil: 'load' });
+  await clickText(page, 'button', 'With dates');
+  await page.focus('[data-testid=values]');
+  await page.keyboard.type('1/15/2027');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.down('Shift');
+  for (let n = 0; n < 6; n += 1) await page.keyboard.press('ArrowDown');
+  await page.keyboard.up('Shift');
+  await clickText(page, 'button', 'Fill a week apart');
+  await shot(page, 'values');
   await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
   for (const words of ['Delete 86', 'Delete 109']) await clickText(page, 'button', words);
   await clickText(page, 'button', 'Look');
   await clickText(page, 'button', 'Delete 96');
   await waitForText(page, 'Rehearse 2');
-  await shot(page, 'comb-planned');
   await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
   await waitForText(page, 'Step by step');
   await shot(page, 'rehearse');
@@ -68,9 +77,12 @@ try {
   await page.type('main input', 'hand-out-4');
   for (const row of [3, 4, 6]) await page.click(`[role=row][aria-rowindex="${row}"]`);
   await shot(page, 'list');
-  await page.goto(`${stage.address}/shells/${id}/rehearse/plan`, { waitUntil: 'load' });
-  await page.waitForSelector('[role=grid]');
-  await shot(page, 'plan');
+  await page.goto(`${stage.address}/shells/${id}/decide/outline`, { waitUntil: 'load' });
+  await page.waitForSelector('[role=treegrid] [role=row][aria-level]');
+  await clickText(page, 'header button', '2');
+  await waitForText(page, 'Plans kept by name');
+  await page.waitForFunction(() => !document.body.innerText.includes('Looking at the plan'));
+  await shot(page, 'plan-drawer');
   await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
   await clickText(page, 'button', 'Carry out');
   await waitForText(page, 'Ledger');
@@ -79,8 +91,13 @@ try {
   await waitForText(page, 'Findings by family');
   await shot(page, 'prove');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
-  await bringInGeo(page, demoTerm);
-  await shot(page, 'inventory-doubted');
+  const maps = await bringInGeo(page, demoTerm);
+  await page.goto(`${stage.address}/shells/${maps}/carry-out/reset`, { waitUntil: 'load' });
+  await waitForText(page, 'things would go');
+  await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'Your map');
+  await clickText(page, '[role=option]', 'Your map');
+  await waitForText(page, 'stay since these need them');
+  await shot(page, 'reset');
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
   const evening = await bringIn(
     page,

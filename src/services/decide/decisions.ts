@@ -1,5 +1,4 @@
 import { and, eq, sql } from 'drizzle-orm';
-import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
@@ -8,40 +7,9 @@ import type { Context } from '../context';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { undecidedOf } from '../shells/frame-view';
-import { addOtherSteps, otherSteps, type OtherDecision } from './other-steps';
+import { isOther, type Decision } from './decision';
+import { addOtherSteps, otherSteps } from './other-steps';
 import { countPlan, nextPlace, plannedActions } from './plan';
-
-const ids = z
-  .array(z.string().regex(/^[0-9a-f]{12}$/))
-  .min(1)
-  .max(100_000);
-
-/** What a person can decide on findings, one or many at once. */
-export const decisionSchema = z.discriminatedUnion('decision', [
-  z.strictObject({ decision: z.literal('accept'), findings: ids }),
-  /** The remedy for some of the things that a finding is about; the others stay as they are. */
-  z.strictObject({
-    decision: z.literal('accept-some'),
-    findings: ids.max(1),
-    only: z.array(z.string()).min(1).max(100_000),
-  }),
-  z.strictObject({
-    decision: z.literal('leave-be'),
-    findings: ids,
-    reason: z.string().trim().max(2000).optional(),
-  }),
-  /** The owner must say: it goes on the question sheet. */
-  z.strictObject({ decision: z.literal('ask'), findings: ids }),
-  /** Not today. */
-  z.strictObject({ decision: z.literal('later'), findings: ids }),
-  /** Take a decision back: the finding is open again. */
-  z.strictObject({ decision: z.literal('reopen'), findings: ids }),
-  /** Another remedy than the proposed one: its place among those that the finding offers. */
-  z.strictObject({ decision: z.literal('change'), findings: ids.max(1), other: z.int().min(0) }),
-  /** The same other remedy for many: hide all of them instead, say. */
-  z.strictObject({ decision: z.literal('change-all'), findings: ids, action: z.string() }),
-]);
-export type Decision = z.output<typeof decisionSchema>;
 
 /** What became of the decided findings, and the counts that it changed: the page brings itself up to date by it. */
 export interface DecisionPatch {
@@ -89,9 +57,6 @@ export function decide(context: Context, shell: CurrentShell, decision: Decision
   });
   return good(patchOf(context, shell.row.id, decision));
 }
-
-const isOther = (decision: Decision): decision is OtherDecision =>
-  decision.decision === 'change' || decision.decision === 'change-all' || decision.decision === 'accept-some';
 
 const asList = (ids: readonly string[]) => sql`(SELECT value FROM json_each(${JSON.stringify(ids)}))`;
 

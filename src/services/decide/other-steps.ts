@@ -4,11 +4,9 @@ import { bad, type Result } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { planSteps } from '@/store/schema';
 import { findingById, findingRows, type KeptOther } from '../comb/kept-findings';
-import type { Decision } from './decisions';
+import type { OtherDecision } from './decision';
 import { nextPlace } from './plan';
 
-/** Decisions that take something else than the whole remedy. */
-export type OtherDecision = Extract<Decision, { decision: 'change' | 'change-all' | 'accept-some' }>;
 interface FindingStep {
   readonly findingId: string;
   readonly step: Step;

@@ -10,7 +10,8 @@ import type { Context } from '../context';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { spellTerm } from '../shells/frame-view';
-import { decide, waitingFindings, type Decision } from './decisions';
+import type { Decision } from './decision';
+import { decide, waitingFindings } from './decisions';
 
 /** The questions that wait for the owner of a shell. */
 export function questionSheet(context: Context, shell: CurrentShell, today: string): QuestionSheet {

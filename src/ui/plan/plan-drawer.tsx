@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
+import { useFirstMany } from '../marks/first-many';
 import { DrawerStepRow } from './drawer-step';
 import { KeptPlans } from './kept-plans';
 import { usePlanDrawer, type PlanDrawerState } from './use-plan-drawer';
@@ -83,8 +84,12 @@ interface GroupProps {
   readonly onLeave: () => void;
 }
 
+/** So many steps of a place are drawn at first. */
+const firstSteps = 20;
+
 function Group({ shellId, group, drawer, onLeave }: GroupProps) {
   const last = drawer.view?.steps ?? 0;
+  const { shown, more } = useFirstMany(group.steps, firstSteps);
   return (
     <section aria-label={group.place}>
       <div className={styles.place}>
@@ -100,7 +105,7 @@ function Group({ shellId, group, drawer, onLeave }: GroupProps) {
         </Button>
       </div>
       <ol className={styles.steps}>
-        {group.steps.map((step) => (
+        {shown.map((step) => (
           <DrawerStepRow
             key={step.id}
             shellId={shellId}
@@ -112,6 +117,7 @@ function Group({ shellId, group, drawer, onLeave }: GroupProps) {
           />
         ))}
       </ol>
+      {more}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import type { ResetArea } from '@/core/plan/reset/areas';
+import type { Returns } from '@/core/plan/reset/reset-shell';
 import type { ResetPreview, ResetStart } from '@/services/reset/reset-plan';
 import { areaTitles } from './area-titles';
 import styles from './reset.module.css';
@@ -37,15 +38,18 @@ export function AreaTable({ counts, chosen, preview, onToggle }: AreaTableProps)
               </th>
               <td className="number">{now.toLocaleString('en')}</td>
               <td className="number">{(outcome?.after ?? now).toLocaleString('en')}</td>
-              <td>
-                {outcome && now > 0 ? returnWords[outcome.returns] : <span className="soft">stays</span>}
-              </td>
+              <td>{sayReturn(now, outcome?.returns)}</td>
             </tr>
           );
         })}
       </tbody>
     </table>
   );
+}
+
+function sayReturn(now: number, returns: Returns | undefined): string {
+  if (now === 0) return '–';
+  return returns === undefined ? 'stays' : returnWords[returns];
 }
 
 const returnWords = {

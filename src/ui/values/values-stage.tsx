@@ -73,7 +73,7 @@ export function ValuesStage({ view }: { view: ValuesView }) {
           </FilterChip>
         ))}
         <span className="soft number" role="status">
-          {sayState(values.changed, values.refused.length, cellCount(cells.range))}
+          {sayState(values.refused.length, cellCount(cells.range))}
         </span>
         <span style={{ flex: 1 }} />
         <Button size="small" color="inherit" disabled={!values.canUndo} onClick={values.undo}>
@@ -131,10 +131,9 @@ const rowSorts = {
 type RowSort = keyof typeof rowSorts;
 const rowSortNames = Object.keys(rowSorts) as RowSort[];
 
-function sayState(changed: number, refused: number, chosen: number): string {
+function sayState(refused: number, chosen: number): string {
   const parts = [
     ...(chosen > 1 ? [`${plural(chosen, 'cell')} chosen`] : []),
-    ...(changed > 0 ? [`${plural(changed, 'change')} not in the plan yet`] : []),
     ...(refused > 0 ? [`${refused} can’t be taken as typed`] : []),
   ];
   return parts.join(', ');

@@ -1,4 +1,5 @@
-import { decide, decisionSchema } from '@/services/decide/decisions';
+import { decisionSchema } from '@/services/decide/decision';
+import { decide } from '@/services/decide/decisions';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { shellRoute } from '../../../shell-route';
 
