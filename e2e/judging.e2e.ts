@@ -208,6 +208,46 @@ describe('the list', () => {
   });
 });
 
+describe('few clicks', () => {
+  let clicks = 0;
+  const click = async (selector: string, words: string) => {
+    clicks += 1;
+    await clickText(page, selector, words);
+  };
+  const carriedOut = async () => {
+    await click('header a', 'Rehearse');
+    await click('button', 'Carry out');
+    await waitForText(page, 'Done:');
+  };
+  beforeEach(async () => {
+    await page.evaluate((shell) => fetch(`/api/shells/${shell}/plan`, { method: 'DELETE' }), id);
+    clicks = 0;
+  });
+
+  test('a double import is gone with three', async () => {
+    await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+    await click('button', 'Delete 86');
+    await planIs(86);
+    await carriedOut();
+    expect(clicks).toBeLessThanOrEqual(3);
+  });
+
+  test('everything that was not used this term is hidden with five', async () => {
+    await combed(id, 'HYD 214');
+    await page.goto(`${stage.address}/shells/${id}/bring-in`, { waitUntil: 'load' });
+    const figure = await page.waitForSelector('a[href$="kind=unused"]');
+    clicks += 1;
+    await figure?.click();
+    await waitForText(page, 'Seen by students, and not used for this term');
+    clicks += 1;
+    await page.click('[role=columnheader] span[data-state]');
+    await click('button', 'Hide');
+    await waitForText(page, 'In the plan: hide');
+    await carriedOut();
+    expect(clicks).toBeLessThanOrEqual(5);
+  });
+});
+
 test('the pages had nothing to complain about', () => {
   expect(complaints).toEqual([]);
 });

@@ -65,7 +65,7 @@ export function OutlineTree({
     getScrollElement: () => box.current,
     estimateSize: () => rowHeight,
     scrollPaddingStart: rowHeight,
-    overscan: 16,
+    overscan: 26,
   });
   const { at } = choice;
   useEffect(() => {
