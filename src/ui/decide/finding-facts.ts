@@ -34,7 +34,7 @@ const otherKinds: Readonly<Record<Exclude<ListedFinding['subjects'][number]['typ
 /** So many things of a finding say where and what it is; a finding about hundreds says it by these. */
 const mostAsked = 200;
 
-/** Reads the facts of each finding once. */
+/** Reads the facts of each finding once, and each of them only when it is asked for: thousands are listed by few. */
 export function factsOfFindings(
   batches: readonly Batch[],
   kindOf: ReadonlyMap<string, ItemKind>,
@@ -45,22 +45,44 @@ export function factsOfFindings(
   return (finding) => {
     const before = known.get(finding);
     if (before) return before;
-    const subjects = finding.subjects.slice(0, mostAsked);
-    const checkTitle = titleOf(finding.check);
-    const facts: FindingFacts = {
-      batch: batchOf.get(finding.id) ?? null,
-      checkTitle,
-      modules: distinct(subjects.map(({ path }) => path[0] ?? topLevel)),
-      kinds: distinct(
-        subjects.map(({ type, ref }) =>
-          type === 'item' ? kindNames[kindOf.get(ref) ?? 'other'][1] : otherKinds[type],
-        ),
-      ),
-      words: folded([finding.title, checkTitle, finding.proof, ...subjects.map(sayPlace)].join(' ')),
-    };
+    const facts = new ReadFacts(finding, batchOf.get(finding.id) ?? null, titleOf(finding.check), kindOf);
     known.set(finding, facts);
     return facts;
   };
+}
+
+class ReadFacts implements FindingFacts {
+  private readModules: readonly string[] | null = null;
+  private readKinds: readonly string[] | null = null;
+  private readWords: string | null = null;
+
+  constructor(
+    private readonly finding: ListedFinding,
+    readonly batch: Batch | null,
+    readonly checkTitle: string,
+    private readonly kindOf: ReadonlyMap<string, ItemKind>,
+  ) {}
+
+  private get subjects(): ListedFinding['subjects'] {
+    return this.finding.subjects.slice(0, mostAsked);
+  }
+  get modules(): readonly string[] {
+    this.readModules ??= distinct(this.subjects.map(({ path }) => path[0] ?? topLevel));
+    return this.readModules;
+  }
+  get kinds(): readonly string[] {
+    this.readKinds ??= distinct(
+      this.subjects.map(({ type, ref }) =>
+        type === 'item' ? kindNames[this.kindOf.get(ref) ?? 'other'][1] : otherKinds[type],
+      ),
+    );
+    return this.readKinds;
+  }
+  get words(): string {
+    const { title, proof } = this.finding;
+    this.readWords ??= folded([title, this.checkTitle, proof, ...this.subjects.map(sayPlace)].join(' '));
+    return this.readWords;
+  }
 }
 
 const sayPlace = ({ path, title }: ListedFinding['subjects'][number]) => [...path, title].join(' ');
@@ -75,6 +97,7 @@ export function passes(finding: ListedFinding, facts: FindingFacts, filter: Filt
   if (filter.check && finding.check !== filter.check) return false;
   if (filter.module && !facts.modules.includes(filter.module)) return false;
   if (filter.kind && !facts.kinds.includes(filter.kind)) return false;
+  if (filter.find === '') return true;
   const words = folded(filter.find).split(/\s+/).filter(Boolean);
   return words.every((word) => facts.words.includes(word));
 }

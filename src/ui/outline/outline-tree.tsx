@@ -65,7 +65,7 @@ export function OutlineTree({
     getScrollElement: () => box.current,
     estimateSize: () => rowHeight,
     scrollPaddingStart: rowHeight,
-    overscan: 26,
+    overscan: 16,
   });
   const { at } = choice;
   useEffect(() => {
