@@ -18,7 +18,7 @@ export async function watchPage(page: Page): Promise<string[]> {
   );
   page.on('console', (message) => {
     if (message.type() === 'error' && !message.text().startsWith(refusedHere))
-      complaints.push(`console: ${message.text()}`);
+      complaints.push(`console: ${message.text()} ${message.location().url ?? ''}`.trim());
   });
   await page.exposeFunction('titleWentAway', (path: string) => complaints.push(`no title on ${path}`));
   await page.evaluateOnNewDocument(watchTitle);
