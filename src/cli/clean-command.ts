@@ -9,6 +9,7 @@ import { ScratchFolder } from '@/services/clean/scratch-folder';
 import { fail } from './audit-command';
 import { todayHere } from '@/services/clock';
 import { clearOnInterrupt } from './interrupt';
+import { complain, outputFormat, wordList } from './flag-values';
 import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
@@ -37,16 +38,13 @@ export function addClean(program: Command, setCode: (code: number) => void): voi
     .option('--out-dir <DIR>', 'a new or empty folder for the result')
     .option('--leave-blocked', 'do the rest where a guard blocks a step')
     .option('--dry-run', 'say what would be done and write nothing')
-    .option('--format <text|json>', 'what to print', formatOf, 'text' as const)
+    .option('--format <text|json>', 'what to print', outputFormat, 'text' as const)
     .action(async (path: string, flags: CleanFlags) => setCode(await clean(path, flags)));
 }
 
 function acceptance(text: string): Acceptance {
   if (text.trim() === 'safe') return { safe: true };
-  const names = text
-    .split(',')
-    .map((t) => t.trim())
-    .filter((t) => t !== '');
+  const names = wordList(text);
   const known = allChecks.map((c) => c.id as string);
   for (const name of names)
     if (!known.includes(name))
@@ -56,16 +54,12 @@ function acceptance(text: string): Acceptance {
   if (!names.length) throw new InvalidArgumentError('Name at least one check, or safe.');
   return { checks: names };
 }
-function formatOf(text: string): 'text' | 'json' {
-  if (text !== 'text' && text !== 'json') throw new InvalidArgumentError('It is text or json.');
-  return text;
-}
 
 async function clean(path: string, flags: CleanFlags): Promise<number> {
   if ((flags.accept === undefined) === (flags.plan === undefined))
-    return usage('give either --accept or --plan');
+    return complain('give either --accept or --plan');
   if (!flags.dryRun && flags.outDir === undefined)
-    return usage('name a new or empty folder with --out-dir, or use --dry-run');
+    return complain('name a new or empty folder with --out-dir, or use --dry-run');
   const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
@@ -89,7 +83,7 @@ async function clean(path: string, flags: CleanFlags): Promise<number> {
   });
   progress.end();
   if (!result.ok)
-    return result.trouble.code === 'usage' ? usage(result.trouble.message) : fail(result.trouble.message);
+    return result.trouble.code === 'usage' ? complain(result.trouble.message) : fail(result.trouble.message);
   if (result.value.kind === 'blocked') {
     for (const line of result.value.lines) process.stderr.write(`currycomb: blocked: ${line}\n`);
     return 4;
@@ -99,11 +93,6 @@ async function clean(path: string, flags: CleanFlags): Promise<number> {
     flags.format === 'json' ? `${JSON.stringify(summary, null, 2)}\n` : summaryText(summary, flags),
   );
   return 0;
-}
-
-function usage(message: string): number {
-  process.stderr.write(`currycomb: ${message}\n`);
-  return 2;
 }
 
 function summaryText(summary: CleanSummary, flags: CleanFlags): string {

@@ -14,6 +14,7 @@ import { todayHere } from '@/services/clock';
 import { redatePackage } from '@/services/redate/redate-package';
 import { fail } from './audit-command';
 import { clearOnInterrupt } from './interrupt';
+import { complain, oneOf, outputFormat, wordList } from './flag-values';
 import { openProgress } from './progress-line';
 import { day, dayList, inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
@@ -61,20 +62,12 @@ export function addRedate(program: Command, setCode: (code: number) => void): vo
       oneOf(['items', 'events', 'all'] as const),
       'all' as const,
     )
-    .option('--only <REF,…>', 'these things alone', refs)
+    .option('--only <REF,…>', 'these things alone', wordList)
     .option('--typed', 'change days typed in the texts of what is shifted, too')
     .option('--out-dir <DIR>', 'a new or empty folder for the result')
-    .option('--format <text|json>', 'what to print', oneOf(['text', 'json'] as const), 'text' as const)
+    .option('--format <text|json>', 'what to print', outputFormat, 'text' as const)
     .action(async (path: string, flags: RedateFlags) => setCode(await redateCommand(path, flags)));
 }
-
-const oneOf =
-  <T extends string>(list: readonly T[]) =>
-  (text: string): T => {
-    const value = list.find((one) => one === text);
-    if (value === undefined) throw new InvalidArgumentError(`It is one of ${list.join(', ')}.`);
-    return value;
-  };
 
 function wholeNumber(text: string): number {
   if (!/^[+-]?\d{1,5}$/.test(text.trim()))
@@ -99,15 +92,9 @@ export function weekdayMap(text: string): WeekdayMap {
   return map;
 }
 
-const refs = (text: string): string[] =>
-  text
-    .split(',')
-    .map((ref) => ref.trim())
-    .filter((ref) => ref !== '');
-
 async function redateCommand(path: string, flags: RedateFlags): Promise<number> {
   const clash = clashOf(flags);
-  if (clash !== null) return usage(clash);
+  if (clash !== null) return complain(clash);
   const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
@@ -125,7 +112,7 @@ async function redateCommand(path: string, flags: RedateFlags): Promise<number> 
   progress.end();
   if (!result.ok) {
     const { code, message } = result.trouble;
-    return code === 'usage' || code === 'redate-refused' ? usage(message) : fail(message);
+    return code === 'usage' || code === 'redate-refused' ? complain(message) : fail(message);
   }
   if (result.value.kind === 'blocked') {
     for (const line of result.value.lines) process.stderr.write(`currycomb: blocked: ${line}\n`);
@@ -158,9 +145,4 @@ function clashOf({ mode, days, date, only }: RedateFlags): string | null {
   if (mode !== 'to-date' && date !== undefined) return `--date goes with --mode to-date, not with ${mode}`;
   if (only?.length === 0) return 'name at least one ref with --only';
   return null;
-}
-
-function usage(message: string): number {
-  process.stderr.write(`currycomb: ${message}\n`);
-  return 2;
 }

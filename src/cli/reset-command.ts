@@ -10,6 +10,7 @@ import { todayHere } from '@/services/clock';
 import { resetPackage, type ResetOutcome } from '@/services/reset/reset-package';
 import { fail } from './audit-command';
 import { clearOnInterrupt } from './interrupt';
+import { complain, outputFormat, wordList } from './flag-values';
 import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
@@ -38,12 +39,12 @@ export function addReset(program: Command, setCode: (code: number) => void): voi
       wholeNumber,
     )
     .option('--out-dir <DIR>', 'a new or empty folder for the result')
-    .option('--format <text|json>', 'what to print', formatOf, 'text' as const)
+    .option('--format <text|json>', 'what to print', outputFormat, 'text' as const)
     .action(async (path: string, flags: ResetFlags) => setCode(await resetCommand(path, flags)));
 }
 
 function areaList(text: string): readonly ResetArea[] {
-  const names = wordsOf(text);
+  const names = wordList(text);
   if (names.length === 0) throw new InvalidArgumentError('Name at least one area.');
   return [...new Set(names)].map((name) => {
     const known = resetAreas.find((area) => area === name);
@@ -55,25 +56,14 @@ function areaList(text: string): readonly ResetArea[] {
 }
 
 function refList(text: string): readonly string[] {
-  const refs = wordsOf(text);
+  const refs = wordList(text);
   if (refs.length === 0) throw new InvalidArgumentError('Name at least one ref.');
   return refs;
 }
 
-const wordsOf = (text: string): string[] =>
-  text
-    .split(',')
-    .map((word) => word.trim())
-    .filter((word) => word !== '');
-
 function wholeNumber(text: string): number {
   if (!/^\d{1,7}$/.test(text.trim())) throw new InvalidArgumentError(`“${text}” is no number of things.`);
   return Number(text);
-}
-
-function formatOf(text: string): 'text' | 'json' {
-  if (text !== 'text' && text !== 'json') throw new InvalidArgumentError('It is text or json.');
-  return text;
 }
 
 /** Exit codes of what a reset may come to: not armed or not understood 2, a wrong number of student work 4. */
@@ -86,7 +76,7 @@ const codes: Readonly<Record<string, number>> = {
 
 async function resetCommand(path: string, flags: ResetFlags): Promise<number> {
   const clash = clashOf(flags);
-  if (clash !== null) return say(clash, 2);
+  if (clash !== null) return complain(clash);
   const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
@@ -104,7 +94,7 @@ async function resetCommand(path: string, flags: ResetFlags): Promise<number> {
   progress.end();
   if (!result.ok) {
     const code = codes[result.trouble.code];
-    return code === undefined ? fail(result.trouble.message) : say(result.trouble.message, code);
+    return code === undefined ? fail(result.trouble.message) : complain(result.trouble.message, code);
   }
   tell(result.value, flags);
   return 0;
@@ -121,7 +111,7 @@ function clashOf({ confirm, outDir }: ResetFlags): string | null {
 function tell({ account, work }: ResetOutcome, flags: ResetFlags): void {
   const isDry = flags.confirm === undefined;
   if (isDry && work > 0)
-    say(
+    complain(
       `${plural(work, 'thing')} with student work would be gone for good; to carry it out, add --with-student-work ${work}`,
       0,
     );
@@ -131,9 +121,4 @@ function tell({ account, work }: ResetOutcome, flags: ResetFlags): void {
       ? `${JSON.stringify(resetJson(account), null, 2)}\n`
       : `${resetText(account)}${ending}\n`,
   );
-}
-
-function say(message: string, code: number): number {
-  process.stderr.write(`currycomb: ${message}\n`);
-  return code;
 }

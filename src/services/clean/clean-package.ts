@@ -35,7 +35,7 @@ export interface CleanOptions {
   readonly dryRun: boolean;
   readonly rules: HouseRules;
   /** What summary.json holds; the account of the cleaning where nothing else is given. */
-  readonly summaryJson?: (after: Shell) => unknown;
+  readonly summaryJson?: (after: Shell, results: readonly StepResult[]) => unknown;
   /** Where what is needed on the way is kept; a folder of its own where none is given. */
   readonly scratch?: ScratchFolder;
   readonly onProgress?: (done: number, total: number, doing: string) => void;
@@ -104,7 +104,7 @@ async function cleanInto(
       const result = {
         ...rounds.value,
         ...about,
-        summary: options.summaryJson?.(rounds.value.shell) ?? summary,
+        summary: options.summaryJson?.(rounds.value.shell, ledger.results) ?? summary,
       };
       await writeCleanResult(scratch.path('out'), result, inputs, source);
       const handed = handOver(scratch.path('out'), options.outDir);

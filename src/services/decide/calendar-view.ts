@@ -6,8 +6,7 @@ import { addDays, dateOf, isoWeekday, type LocalDate, type LocalDateTime } from 
 import { mondayOf } from '@/core/time/term';
 import { listedFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
+import { runRules } from '../house-rules/run-rules';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 import { plannedShell } from './planned-shell';
@@ -56,8 +55,7 @@ export interface CalendarView {
 }
 
 export function calendarView(context: Context, current: CurrentShell): CalendarView {
-  const rules = rulesFrom(keptRules(context).written);
-  const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const shell = plannedShell(context, current, runRules(context));
   const open = current.audit
     ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
     : [];

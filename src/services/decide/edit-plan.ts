@@ -118,7 +118,8 @@ export function editPlan(
           if (part === null) tx.delete(planSteps).where(eq(planSteps.id, old.id)).run();
           else
             tx.update(planSteps)
-              .set({ step: JSON.stringify(part) })
+              // It is not the finding’s own remedy any more, but a part of it.
+              .set({ step: JSON.stringify(part), how: old.how === 'remedy' ? 'other' : old.how })
               .where(eq(planSteps.id, old.id))
               .run();
           return { planSize: countPlan(tx, shellId).size };

@@ -5,8 +5,7 @@ import type { Item } from '@/core/shell/model';
 import type { LocalDate } from '@/core/time/local-date';
 import { listedFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
+import { runRules } from '../house-rules/run-rules';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 import { plannedShell } from './planned-shell';
@@ -52,8 +51,7 @@ export interface OutlineView {
 }
 
 export function outlineView(context: Context, current: CurrentShell): OutlineView {
-  const rules = rulesFrom(keptRules(context).written);
-  const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const shell = plannedShell(context, current, runRules(context));
   const open = current.audit
     ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
     : [];

@@ -1,4 +1,3 @@
-import type { ListedFinding } from '@/core/checks/finding';
 import { contradictionsIn, type Contradiction } from '@/core/plan/contradictions';
 import { refsOf, type RefIndex } from '@/core/plan/refs-of-shell';
 import type { Outcome, StepResult } from '@/core/plan/results';
@@ -8,13 +7,12 @@ import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { plural } from '@/core/text/plural';
-import { findingRows } from '../comb/kept-findings';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
+import { runRules } from '../house-rules/run-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
-import { planOf, type PlanRow } from './plan';
+import { findingsBehind, type AskingFinding } from './findings-behind';
+import { planOf } from './plan';
 
 /** One thing that a step is about. */
 export interface DrawerThing {
@@ -39,7 +37,7 @@ export interface DrawerStep {
   /** The first things that it is about. */
   readonly things: readonly DrawerThing[];
   /** The finding that asked for it; null where a person did. */
-  readonly finding: { readonly id: string; readonly title: string } | null;
+  readonly finding: AskingFinding | null;
   /** What of it would not be done, and why. */
   readonly outcomes: readonly DrawerOutcome[];
   /** Where another step says otherwise, a sentence each. */
@@ -59,14 +57,13 @@ const mostThings = 50;
 export function planDrawer(context: Context, current: CurrentShell): PlanDrawerView {
   const rows = planOf(context.db, current.row.id);
   const shell = shellOf(context.blobs, blobHash.parse(current.version.stateBlob));
-  const rules = rulesFrom(keptRules(context).written);
   const steps = rows.map((row) => row.step);
-  const run = runPlan(shell, steps, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const run = runPlan(shell, steps, runRules(context));
   const results = resultsByStep(run.steps, run.results);
   const titles = refsOf(shell);
   const planned = refsOf(run.after);
   const titleOf = (ref: string) => (titles.typeOf(ref) === null ? planned.titleOf(ref) : titles.titleOf(ref));
-  const findings = findingsOf(context, current, rows);
+  const askedBy = findingsBehind(context, current, rows);
   const said = saidByStep(contradictionsIn(steps), steps);
   const placeOf = placeReader(shell, titles);
   const groups = new Map<string, DrawerStep[]>();
@@ -81,7 +78,7 @@ export function planDrawer(context: Context, current: CurrentShell): PlanDrawerV
       what: actionOf(row.step.action).label,
       count: targets.length,
       things: targets.slice(0, mostThings).map(({ ref }) => ({ ref, title: titleOf(ref) })),
-      finding: row.findingId === null ? null : findings(row.findingId),
+      finding: askedBy(row),
       outcomes: outcomesOf(results.get(row.step) ?? []),
       contradictions: said.get(n) ?? [],
     });
@@ -117,13 +114,6 @@ const outcomesOf = (results: readonly StepResult[]): DrawerOutcome[] =>
   results.flatMap(({ outcome, reason, titles }) =>
     outcome === 'done' ? [] : [{ outcome, count: titles.length, reason: reason ?? 'it changes nothing' }],
   );
-
-function findingsOf(context: Context, current: CurrentShell, rows: readonly PlanRow[]) {
-  const ids = rows.flatMap(({ findingId }) => (findingId === null ? [] : [findingId]));
-  const found = current.audit ? findingRows(context.db, current.audit.id, ids) : [];
-  const titles = new Map(found.map((row) => [row.id, (JSON.parse(row.listed) as ListedFinding).title]));
-  return (id: string) => ({ id, title: titles.get(id) ?? 'a finding of an earlier combing' });
-}
 
 /** What is to be said of each step about those that it contradicts. */
 function saidByStep(

@@ -1,11 +1,10 @@
-import type { ListedFinding } from '@/core/checks/finding';
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { actionOf, type AnyTarget } from '@/core/plan/step';
-import { findingRows } from '../comb/kept-findings';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
-import { planOf, type PlanRow } from './plan';
+import { findingsBehind } from './findings-behind';
+import { planOf } from './plan';
 
 /** One step of the plan as its list shows it. */
 export interface PlanLine {
@@ -27,15 +26,7 @@ export function planList(context: Context, shell: CurrentShell): PlanLine[] {
   const rows = planOf(context.db, shell.row.id);
   if (rows.length === 0) return [];
   const titles = refsOf(bareShellOf(context, shell));
-  const findingIds = rows.flatMap(({ findingId }) => (findingId === null ? [] : [findingId]));
-  const found = shell.audit ? findingRows(context.db, shell.audit.id, findingIds) : [];
-  const findingTitles = new Map(
-    found.map((row) => [row.id, (JSON.parse(row.listed) as ListedFinding).title]),
-  );
-  const fromOf = ({ findingId }: PlanRow): string => {
-    if (findingId === null) return 'by hand';
-    return findingTitles.get(findingId) ?? 'a finding of an earlier combing';
-  };
+  const askedBy = findingsBehind(context, shell, rows);
   return rows.map((row, n) => {
     const targets = row.step.targets as readonly AnyTarget[];
     return {
@@ -44,7 +35,7 @@ export function planList(context: Context, shell: CurrentShell): PlanLine[] {
       what: actionOf(row.step.action).label,
       count: targets.length,
       things: targets.slice(0, mostTitles).map(({ ref }) => titles.titleOf(ref)),
-      from: fromOf(row),
+      from: askedBy(row)?.title ?? 'by hand',
     };
   });
 }

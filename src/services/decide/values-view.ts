@@ -2,8 +2,7 @@ import type { CategoryName } from '@/core/values/read-value';
 import type { ValueRow } from '@/core/values/value-row';
 import { valuesOfShell } from '@/core/values/values-of-shell';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
+import { runRules } from '../house-rules/run-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { plannedShell } from './planned-shell';
 
@@ -15,8 +14,7 @@ export interface ValuesView {
 }
 
 export function valuesView(context: Context, current: CurrentShell): ValuesView {
-  const rules = rulesFrom(keptRules(context).written);
-  const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const shell = plannedShell(context, current, runRules(context));
   return {
     id: current.row.id,
     rows: valuesOfShell(shell),

@@ -52,7 +52,7 @@ async function lookAtReset(inputs: ShellInputs, options: ResetOptions): Promise<
   if (!reset.ok) return reset;
   const run = runPlan(shell, stepsOf(reset.value), options.rules);
   return good({
-    account: accountOf(shell, reset.value, run, run.after),
+    account: accountOf(shell, reset.value, run.results, run.after),
     work: reset.value.work.length,
   });
 }
@@ -83,10 +83,10 @@ async function carryOutReset(inputs: ShellInputs, options: ResetOptions): Promis
     dryRun: false,
     rules: options.rules,
     // What is left is told from what was written and read back.
-    summaryJson: (after) => {
+    summaryJson: (after, results) => {
       if (workedOut === null) throw new Error('A reset that was carried out was never worked out.');
       const { shell, reset } = workedOut;
-      account = accountOf(shell, reset, runPlan(shell, stepsOf(reset), options.rules), after);
+      account = accountOf(shell, reset, results, after);
       return resetJson(account);
     },
     scratch: options.scratch,

@@ -26,7 +26,7 @@ export type ThingLook =
   | { readonly is: 'pdf'; readonly bytes: string }
   | { readonly is: 'nothing'; readonly why: string };
 
-/** A picture or PDF of more bytes is not carried to the page. */
+/** A file of more bytes is not carried to the page. */
 const mostBytes = 8 * 1024 ** 2;
 /** The pictures of one page together. */
 const mostPictureBytes = 4 * 1024 ** 2;
@@ -69,42 +69,47 @@ function picturesIn(context: Context, shell: Shell, html: string, at: FilePath):
     const meaning = readAddress(value, at, scan.base, pathsOf(shell));
     const file = meaning.to === 'package' && meaning.found !== null ? files.get(meaning.found) : undefined;
     if (!file || !isPicture(file) || file.bytes > left) continue;
-    const address = pictureAddress(context, file);
-    if (address === null) continue;
+    const bytes = context.blobs.read(file.sha256);
+    if (bytes === null) continue;
     left -= file.bytes;
-    pictures[value] = address;
+    pictures[value] = dataAddress(file, bytes);
   }
   return pictures;
 }
 
 function lookOfFile(context: Context, shell: Shell, file: ShellFile): ThingLook {
   if (file.bytes === 0) return nothing('The file is empty.');
-  const isPdf = file.mediaType === 'application/pdf' || /\.pdf$/i.test(file.path);
-  if ((isPdf || isPicture(file)) && file.bytes > mostBytes)
-    return nothing('The file is too large to be shown here.');
-  if (isPicture(file)) {
-    const address = pictureAddress(context, file);
-    return address === null ? nothing(notKept) : { is: 'picture', address };
-  }
+  const as = shownAs(file);
+  if (as === null) return nothing(`A file of this type (${file.mediaType}) can’t be shown here.`);
+  // What is too large is not even read: one look would hold every other answer up.
+  if (file.bytes > mostBytes) return nothing('The file is too large to be shown here.');
   const bytes = context.blobs.read(file.sha256);
-  if (bytes === null) return nothing(notKept);
-  if (isPdf) return { is: 'pdf', bytes: bytes.toString('base64') };
-  if (/^text\/html|xhtml/.test(file.mediaType)) {
-    const html = bytes.toString('utf8');
-    if (html.length > longestPage) return nothing('The page is too long to be shown here.');
-    return { is: 'page', html: cleanPage(html, picturesIn(context, shell, html, file.path)) };
+  if (bytes === null) return nothing('Its bytes are not kept here.');
+  switch (as) {
+    case 'picture':
+      return { is: 'picture', address: dataAddress(file, bytes) };
+    case 'pdf':
+      return { is: 'pdf', bytes: bytes.toString('base64') };
+    case 'text':
+      return { is: 'text', text: bytes.subarray(0, longestText).toString('utf8') };
+    case 'page': {
+      const html = bytes.toString('utf8');
+      if (html.length > longestPage) return nothing('The page is too long to be shown here.');
+      return { is: 'page', html: cleanPage(html, picturesIn(context, shell, html, file.path)) };
+    }
   }
-  if (!/^text\//.test(file.mediaType))
-    return nothing(`A file of this type (${file.mediaType}) can’t be shown here.`);
-  return { is: 'text', text: bytes.subarray(0, longestText).toString('utf8') };
 }
 
-const notKept = 'Its bytes are not kept here.';
+/** As what a file is shown; null for what can’t be. */
+function shownAs(file: ShellFile): 'picture' | 'pdf' | 'page' | 'text' | null {
+  if (isPicture(file)) return 'picture';
+  if (file.mediaType === 'application/pdf' || /\.pdf$/i.test(file.path)) return 'pdf';
+  if (/^text\/html|xhtml/.test(file.mediaType)) return 'page';
+  return file.mediaType.startsWith('text/') ? 'text' : null;
+}
 
 /** Raster pictures alone: a drawing in SVG could hold more than a picture. */
 const isPicture = ({ mediaType }: ShellFile): boolean => /^image\/(png|jpeg|gif|webp|bmp)$/.test(mediaType);
 
-function pictureAddress({ blobs }: Context, { sha256, mediaType }: ShellFile): string | null {
-  const bytes = blobs.read(sha256);
-  return bytes === null ? null : `data:${mediaType};base64,${bytes.toString('base64')}`;
-}
+const dataAddress = ({ mediaType }: ShellFile, bytes: Buffer): string =>
+  `data:${mediaType};base64,${bytes.toString('base64')}`;

@@ -3,7 +3,7 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { GestureStep } from '@/core/outline/gesture';
 import {
   placeByNumber,
@@ -24,17 +24,14 @@ interface MoveChosenProps {
   readonly onMove: (steps: readonly GestureStep[]) => void;
 }
 
-/**
- * Moves the chosen items to the end of a named module, or to the end of the outline. What stands outside is placed, a
- * file gets an item that shows it.
- */
+/** Moves the chosen items into a named module, or each by its number or name; files get items that show them. */
 export function MoveChosen({ modules, chosen, isBusy, onMove }: MoveChosenProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [goal, setGoal] = useState<ModuleChoice | null>(null);
   const items = chosen.filter((line) => line.type === 'item' || line.type === 'file');
-  const steps = goal === null ? [] : stepsInto(goal.ref, items);
-  const byNumber = stepsByNumber(modules, items);
-  const numbered = byNumber.reduce((sum, step) => sum + step.targets.length, 0);
+  const move = (steps: readonly GestureStep[]) => {
+    setAnchor(null);
+    onMove(steps);
+  };
   return (
     <>
       <Button
@@ -53,39 +50,49 @@ export function MoveChosen({ modules, chosen, isBusy, onMove }: MoveChosenProps)
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         slotProps={{ paper: { role: 'dialog', 'aria-label': 'Where to', className: styles.moveForm } }}
       >
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (steps.length === 0) return;
-            setAnchor(null);
-            onMove(steps);
-          }}
-        >
-          <Autocomplete
-            size="small"
-            options={modules}
-            getOptionLabel={({ title }) => title}
-            getOptionKey={({ ref }) => ref ?? ''}
-            isOptionEqualToValue={(one, other) => one.ref === other.ref}
-            value={goal}
-            onChange={(_, choice) => setGoal(choice)}
-            autoHighlight
-            renderInput={(params) => <TextField {...params} label="Into which module" autoFocus />}
-          />
-          <Button type="submit" variant="contained" disabled={steps.length === 0}>
-            Move {items.length.toLocaleString('en')}
-          </Button>
-        </form>
-        <Button
-          disabled={numbered === 0}
-          onClick={() => {
-            setAnchor(null);
-            onMove(byNumber);
-          }}
-        >
-          By number or name, each into its module: {numbered.toLocaleString('en')}
-        </Button>
+        <MoveForm modules={modules} items={items} onMove={move} />
       </Popover>
+    </>
+  );
+}
+
+interface MoveFormProps {
+  readonly modules: readonly ModuleChoice[];
+  readonly items: readonly ContentsLine[];
+  readonly onMove: (steps: readonly GestureStep[]) => void;
+}
+
+/** Worked out only while it is open: thousands may be chosen. */
+function MoveForm({ modules, items, onMove }: MoveFormProps) {
+  const [goal, setGoal] = useState<ModuleChoice | null>(null);
+  const byNumber = useMemo(() => stepsByNumber(modules, items), [modules, items]);
+  const numbered = byNumber.reduce((sum, step) => sum + step.targets.length, 0);
+  return (
+    <>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (goal !== null) onMove(stepsInto(goal.ref, items));
+        }}
+      >
+        <Autocomplete
+          size="small"
+          options={modules}
+          getOptionLabel={({ title }) => title}
+          getOptionKey={({ ref }) => ref ?? ''}
+          isOptionEqualToValue={(one, other) => one.ref === other.ref}
+          value={goal}
+          onChange={(_, choice) => setGoal(choice)}
+          autoHighlight
+          renderInput={(params) => <TextField {...params} label="Into which module" autoFocus />}
+        />
+        <Button type="submit" variant="contained" disabled={goal === null}>
+          Move {items.length.toLocaleString('en')}
+        </Button>
+      </form>
+      <Button disabled={numbered === 0} onClick={() => onMove(byNumber)}>
+        By number or name, each into its module: {numbered.toLocaleString('en')}
+      </Button>
     </>
   );
 }

@@ -1,5 +1,6 @@
 import type { Batch } from '@/core/checks/batches';
 import type { ListedFinding } from '@/core/checks/finding';
+import { wordFinder } from '@/core/text/has-words';
 import type { ItemKind } from '@/core/shell/model';
 import { kindNames } from '../bring-in/kind-names';
 import type { Filter } from './filter';
@@ -12,7 +13,7 @@ export interface FindingFacts {
   readonly modules: readonly string[];
   /** Kinds of its things in words; the first one leads. */
   readonly kinds: readonly string[];
-  /** All that its row says, folded for finding words in it. */
+  /** All that its row says. */
   readonly words: string;
 }
 export type FactsOf = (finding: ListedFinding) => FindingFacts;
@@ -80,14 +81,13 @@ class ReadFacts implements FindingFacts {
   }
   get words(): string {
     const { title, proof } = this.finding;
-    this.readWords ??= folded([title, this.checkTitle, proof, ...this.subjects.map(sayPlace)].join(' '));
+    this.readWords ??= [title, this.checkTitle, proof, ...this.subjects.map(sayPlace)].join(' ');
     return this.readWords;
   }
 }
 
 const sayPlace = ({ path, title }: ListedFinding['subjects'][number]) => [...path, title].join(' ');
 const distinct = (list: readonly string[]): readonly string[] => [...new Set(list)];
-const folded = (text: string): string => text.normalize('NFKC').toLowerCase();
 
 /** Whether a finding passes every part of a filter but the one about decisions. */
 export function passes(finding: ListedFinding, facts: FindingFacts, filter: Filter): boolean {
@@ -97,7 +97,5 @@ export function passes(finding: ListedFinding, facts: FindingFacts, filter: Filt
   if (filter.check && finding.check !== filter.check) return false;
   if (filter.module && !facts.modules.includes(filter.module)) return false;
   if (filter.kind && !facts.kinds.includes(filter.kind)) return false;
-  if (filter.find === '') return true;
-  const words = folded(filter.find).split(/\s+/).filter(Boolean);
-  return words.every((word) => facts.words.includes(word));
+  return filter.find === '' || wordFinder(filter.find)(facts.words);
 }

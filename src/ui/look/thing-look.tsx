@@ -1,7 +1,6 @@
 'use client';
-import { useEffect, useState } from 'react';
 import type { LookedAt, ThingLook as Look } from '@/services/shells/thing-look';
-import { send } from '../jobs/use-job';
+import { useAnswer } from '../jobs/use-answer';
 import { PageFrame } from './page-frame';
 import { PdfPage } from './pdf-page';
 import styles from './look.module.css';
@@ -17,8 +16,10 @@ const noWords: readonly string[] = [];
 
 /** A thing as it looks: a page in a frame, a picture, a text, the first page of a PDF, or why it can’t be shown. */
 export function ThingLook({ shellId, thing, words = noWords }: ThingLookProps) {
-  const { look, trouble } = useLook(shellId, thing);
-  if (trouble !== null) return <p role="alert">{trouble}</p>;
+  const query = new URLSearchParams({ type: thing.type, ref: thing.ref });
+  const answer = useAnswer<Look>(`/api/shells/${shellId}/look?${query.toString()}`);
+  const look = answer?.value ?? null;
+  if (answer?.trouble) return <p role="alert">{answer.trouble}</p>;
   if (look === null) return <p className="soft">Opening “{thing.title}” …</p>;
   switch (look.is) {
     case 'page':
@@ -41,31 +42,4 @@ export function ThingLook({ shellId, thing, words = noWords }: ThingLookProps) {
     case 'nothing':
       return <p className="soft">{look.why}</p>;
   }
-}
-
-interface Loaded {
-  readonly key: string;
-  readonly look: Look | null;
-  readonly trouble: string | null;
-}
-
-function useLook(shellId: string, { type, ref }: LookedAt): Omit<Loaded, 'key'> {
-  const [loaded, setLoaded] = useState<Loaded | null>(null);
-  const key = `${type} ${ref}`;
-  useEffect(() => {
-    let isCurrent = true;
-    const query = new URLSearchParams({ type, ref });
-    void send<Look>(`/api/shells/${shellId}/look?${query.toString()}`, undefined, 'GET').then((result) => {
-      if (!isCurrent) return;
-      setLoaded(
-        result.ok
-          ? { key: `${type} ${ref}`, look: result.value, trouble: null }
-          : { key: `${type} ${ref}`, look: null, trouble: result.trouble },
-      );
-    });
-    return () => {
-      isCurrent = false;
-    };
-  }, [shellId, type, ref]);
-  return loaded?.key === key ? loaded : { look: null, trouble: null };
 }

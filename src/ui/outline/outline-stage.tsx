@@ -3,6 +3,7 @@ import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent } from 
 import type { Gesture } from '@/core/outline/gesture';
 import { indent, moveBeside, moveByOne, outdent, type Side } from '@/core/outline/move-gestures';
 import { countOutOfOrder } from '@/core/outline/order-gestures';
+import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
 import type { OutlineView } from '@/services/decide/outline-view';
 import { DecideViews } from '../decide/decide-views';
@@ -150,10 +151,7 @@ function headlineOf(items: number, { out, of }: { readonly out: number; readonly
 
 /** The rows whose title has all the words; the tree as it is without any. */
 function filtered(rows: readonly OutlineRow[], find: string): readonly OutlineRow[] {
-  const words = find.normalize('NFKC').toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return rows;
-  return rows.filter((row) => {
-    const title = row.item.title.normalize('NFKC').toLowerCase();
-    return words.every((word) => title.includes(word));
-  });
+  if (find.trim() === '') return rows;
+  const hasWords = wordFinder(find);
+  return rows.filter((row) => hasWords(row.item.title));
 }

@@ -3,8 +3,9 @@ import { AdapterLuxon } from '@mui/x-date-pickers/AdapterLuxon';
 import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import { DateTime } from 'luxon';
-import { useState, useSyncExternalStore } from 'react';
+import { useState } from 'react';
 import { parseLocalDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
+import { useLocale } from './use-locale';
 
 interface DayFieldProps {
   readonly label: string;
@@ -21,7 +22,7 @@ interface DayFieldProps {
 
 /** A day, typed or picked in the reader’s own form, with its weekday. */
 export function DayField({ label, value, onChange, hint = '', name, onOdd, isWrong }: DayFieldProps) {
-  const locale = useSyncExternalStore(noChanges, ownLocale, plainLocale);
+  const locale = useLocale();
   // What is half typed is no day yet, and must not be taken away by the day that was there before.
   const [typed, setTyped] = useState({ of: value, when: momentOf(value) });
   if (typed.of !== value) setTyped({ of: value, when: momentOf(value) });
@@ -57,6 +58,3 @@ export function DayField({ label, value, onChange, hint = '', name, onOdd, isWro
 }
 
 const momentOf = (day: LocalDate | null): DateTime | null => (day === null ? null : DateTime.fromISO(day));
-const noChanges = () => () => undefined;
-const ownLocale = (): string => navigator.language;
-const plainLocale = (): string => 'en-GB';

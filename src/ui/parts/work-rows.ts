@@ -1,3 +1,5 @@
+import { wordFinder } from '@/core/text/has-words';
+
 /** A column of a work table: what it says of a row, and by what it sorts. */
 export interface WorkColumn<Row> {
   readonly key: string;
@@ -20,14 +22,9 @@ export function workRows<Row>(
   filter: string,
   sort: WorkSort | null,
 ): readonly Row[] {
-  const words = filter.normalize('NFKC').toLowerCase().split(/\s+/).filter(Boolean);
+  const hasWords = wordFinder(filter);
   const says = (row: Row) => columns.map((column) => column.text(row)).join(' ');
-  const shown = words.length
-    ? rows.filter((row) => {
-        const text = says(row).normalize('NFKC').toLowerCase();
-        return words.every((word) => text.includes(word));
-      })
-    : rows;
+  const shown = filter.trim() === '' ? rows : rows.filter((row) => hasWords(says(row)));
   const column = columns.find((one) => one.key === sort?.column);
   if (!column || !sort) return shown;
   const order = column.order ?? column.text;

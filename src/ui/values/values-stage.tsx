@@ -1,14 +1,16 @@
 'use client';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState, useSyncExternalStore } from 'react';
+import { useMemo, useState } from 'react';
 import { dateColumns, holds, type ValueRow } from '@/core/values/value-row';
+import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
 import type { ValuesView } from '@/services/decide/values-view';
 import { DecideViews } from '../decide/decide-views';
 import { FilterChip } from '../marks/filter-chip';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
+import { useLocale } from '../parts/use-locale';
 import { usePlanEdit } from '../parts/use-plan-edit';
 import { cellCount } from './cell-range';
 import { useValueGrid } from './use-value-grid';
@@ -28,13 +30,9 @@ const gridKeys = [
   ['Ctrl Z', 'take back'],
 ] as const;
 
-const noChanges = () => () => undefined;
-const ownLocale = (): string => navigator.language;
-const plainLocale = (): string => 'en-GB';
-
 /** Dates, points, categories, access and requirements of many items in one grid; what is typed goes into the plan. */
 export function ValuesStage({ view }: { view: ValuesView }) {
-  const locale = useSyncExternalStore(noChanges, ownLocale, plainLocale);
+  const locale = useLocale();
   const form = useMemo(() => readerForm(locale), [locale]);
   const plan = usePlanEdit(view.id);
   const values = useValues(view, form);
@@ -140,10 +138,7 @@ function sayState(refused: number, chosen: number): string {
 }
 
 function rowsWith(rows: readonly ValueRow[], find: string): readonly ValueRow[] {
-  const words = find.normalize('NFKC').toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return rows;
-  return rows.filter((row) => {
-    const text = [...row.path, row.title, row.kind].join(' ').normalize('NFKC').toLowerCase();
-    return words.every((word) => text.includes(word));
-  });
+  if (find.trim() === '') return rows;
+  const hasWords = wordFinder(find);
+  return rows.filter((row) => hasWords([...row.path, row.title, row.kind].join(' ')));
 }

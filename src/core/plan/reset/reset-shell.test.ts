@@ -48,7 +48,11 @@ const reset = (shell: Shell, ask: Partial<ResetAsk> = {}) => {
   if (!result.ok) throw new Error(result.trouble.message);
   const run = runPlan(shell, result.value.step === null ? [] : [result.value.step]);
   expect(takeBack(run)).toEqual(shell);
-  return { ...result.value, after: run.after, account: accountOf(shell, result.value, run, run.after) };
+  return {
+    ...result.value,
+    after: run.after,
+    account: accountOf(shell, result.value, run.results, run.after),
+  };
 };
 const counts = ({ areas }: ResetAccount) =>
   Object.fromEntries(areas.map(({ area, before, after }) => [area, `${before} → ${after}`]));

@@ -1,7 +1,7 @@
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import { refsOf } from '../refs-of-shell';
-import type { PlanRun } from '../run-plan';
+import type { StepResult } from '../results';
 import type { AnyTarget, Step } from '../step';
 import { makeStep } from '../written-step';
 import { areasByRef, refsIn, type ResetArea } from './areas';
@@ -85,7 +85,12 @@ export interface ResetAccount {
 }
 
 /** Counts what is left of the named areas, and tells why. */
-export function accountOf(before: Shell, reset: Reset, run: PlanRun | null, after: Shell): ResetAccount {
+export function accountOf(
+  before: Shell,
+  reset: Reset,
+  results: readonly StepResult[],
+  after: Shell,
+): ResetAccount {
   const [was, now] = [refsIn(before), refsIn(after)];
   const areaOf = areasByRef(before);
   const goneForGood = new Set(reset.work.map((ref) => areaOf.get(ref)));
@@ -98,14 +103,14 @@ export function accountOf(before: Shell, reset: Reset, run: PlanRun | null, afte
     })),
     kept: reset.kept,
     neededByKept: reset.needed,
-    left: leftThings(reset, run, after),
+    left: leftThings(reset, results, after),
   };
 }
 
-function leftThings(reset: Reset, run: PlanRun | null, after: Shell): LeftThing[] {
+function leftThings(reset: Reset, results: readonly StepResult[], after: Shell): LeftThing[] {
   const refs = refsOf(after);
   const reasons = new Map(
-    (run?.results ?? []).flatMap(({ step, outcome, reason }) =>
+    results.flatMap(({ step, outcome, reason }) =>
       outcome === 'done'
         ? []
         : (step.targets as readonly AnyTarget[]).map(
