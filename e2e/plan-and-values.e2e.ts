@@ -154,6 +154,13 @@ describe('the grid of values', () => {
     await page.focus('[data-testid=values]');
     await withKey('Control', 'z');
     expect(await cell(1, 3)).toBe('10');
+    // What was typed goes back with one stroke, too.
+    await page.keyboard.type('99');
+    await page.keyboard.press('Enter');
+    expect(await cell(0, 3)).toBe('99');
+    await withKey('Control', 'z');
+    expect(await cell(0, 3)).toBe('10');
+    await page.click('#value-0-3');
     await paste('5\n7,5');
     expect([await cell(0, 3), await cell(1, 3), await cell(2, 3)]).toEqual(['5', '7.5', '10']);
     await clickText(page, 'button', 'Put 2 changes into the plan');

@@ -4,6 +4,7 @@ import { useEffect, type ReactNode } from 'react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { SnackbarProvider } from 'notistack';
+import styles from './providers.module.css';
 import { theme } from './theme';
 
 /** Theme and messages for every page. */
@@ -16,6 +17,8 @@ export function Providers({ children }: { children: ReactNode }) {
       <SnackbarProvider
         maxSnack={3}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        // Above the bars at the bottom of pages: what was done last must not lie over what is to be done next.
+        classes={{ containerAnchorOriginBottomLeft: styles.messages ?? '' }}
         autoHideDuration={6000}
       >
         {children}

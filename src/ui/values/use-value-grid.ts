@@ -36,6 +36,8 @@ export function useValueGrid(
   const [place, setAt] = useState<Cell>({ row: 0, column: 1 });
   const [corner, setCorner] = useState<Cell>(place);
   const [typing, setTyping] = useState<string | null>(null);
+  // A field that goes away is left, too: what was typed is taken once.
+  const isTyping = useRef(false);
   const within = (cell: Cell): Cell => ({
     row: Math.max(0, Math.min(rows.length - 1, cell.row)),
     column: Math.max(0, Math.min(valueColumns.length - 1, cell.column)),
@@ -47,14 +49,18 @@ export function useValueGrid(
     const one = rows[row];
     return one ? values.textOf(one, column) : '';
   };
+  const type = (text: string | null) => {
+    isTyping.current = text !== null;
+    setTyping(text);
+  };
   const takeTyped = () => {
-    if (typing === null) return;
-    setTyping(null);
+    if (typing === null || !isTyping.current) return;
+    type(null);
     values.put(rows, [{ ...at, text: typing }]);
     box.current?.focus();
   };
   const leaveTyping = () => {
-    setTyping(null);
+    type(null);
     box.current?.focus();
   };
   const go = (cell: Cell, extend: boolean) => {
@@ -87,8 +93,8 @@ export function useValueGrid(
       PageUp: step(-12, 0),
       Home: step(-Infinity, 0),
       End: step(Infinity, 0),
-      Enter: () => setTyping(textAt(at)),
-      F2: () => setTyping(textAt(at)),
+      Enter: () => type(textAt(at)),
+      F2: () => type(textAt(at)),
       Delete: empty,
       Backspace: empty,
     };
@@ -101,14 +107,14 @@ export function useValueGrid(
       return withControl[key.toLowerCase()];
     }
     const isLetter = key.length === 1 && !event.altKey && key !== '?';
-    return keysInGrid(shiftKey)[key] ?? (isLetter ? () => setTyping(key) : undefined);
+    return keysInGrid(shiftKey)[key] ?? (isLetter ? () => type(key) : undefined);
   };
   return {
     box,
     at,
     range,
     typing,
-    setTyping,
+    setTyping: type,
     takeTyped,
     go,
     fillDown,
