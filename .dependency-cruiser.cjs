@@ -32,6 +32,13 @@ module.exports = {
         path: '^(node:)?(fs|net|http|https|child_process|worker_threads|dns|os)(/|$)|node_modules/(next|react|react-dom|@mui|better-sqlite3|drizzle-orm)/',
       },
     },
+    {
+      name: 'nothing-knows-stand-ins',
+      severity: 'error',
+      comment: 'the application does not know that an outside service is not the real one',
+      from: { path: '^src/', pathNot: '(\\.test\\.tsx?$|__tests__)' },
+      to: { path: '^stand-ins/' },
+    },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
   options: {

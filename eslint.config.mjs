@@ -6,6 +6,7 @@ const product = [
   'src/**/*.ts',
   'src/**/*.tsx',
   'demo/**/*.ts',
+  'stand-ins/**/*.ts',
   'bench/**/*.ts',
   'e2e/**/*.ts',
   'scripts/**/*.ts',

@@ -3,7 +3,7 @@ const config = {
   testEnvironment: 'node',
   // All cores: by default one is left free, which on two cores means one test file after the other.
   maxWorkers: '100%',
-  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
+  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/stand-ins'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {
     '\\.(t|j)sx?$': [
@@ -19,7 +19,7 @@ const config = {
   },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transformIgnorePatterns: [
-    '/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check)/)',
+    '/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check|cockatiel|p-queue|p-timeout|eventemitter3|hono|@hono|openapi3-ts|@seriousme|js-yaml)/)',
   ],
 };
 export default config;

@@ -56,12 +56,15 @@ export const blanksWhileScrolling = (
     let gaps = 0;
     let frames = 0;
     const step = Math.min(900, (list.scrollHeight - list.clientHeight) / 120);
-    for (let top = 0; top < list.scrollHeight - list.clientHeight && frames < 120; top += step) {
-      list.scrollTop = top;
+    for (let at = 0; at < list.scrollHeight - list.clientHeight && frames < 120; at += step) {
+      list.scrollTop = at;
       await new Promise((r) => requestAnimationFrame(r));
       await new Promise((r) => setTimeout(r, 0));
       frames += 1;
-      const { top: from, bottom: to } = list.getBoundingClientRect();
+      const { top, bottom: to } = list.getBoundingClientRect();
+      // A head that stays in place covers the first rows; what is below it must be filled.
+      const head = list.querySelector('[role=row]:not([style*=absolute])');
+      const from = Math.max(top, head?.getBoundingClientRect().bottom ?? top);
       const rows = [...list.querySelectorAll<HTMLElement>('[style*=absolute]')].map((e) =>
         e.getBoundingClientRect(),
       );

@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import type { z } from 'zod';
 import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
 import { allChecks } from '@/core/checks/registry';
+import { openApiText } from '../stand-ins/campus/openapi';
 import { publishedSchemas, schemaText } from './published-schemas';
 
 /** Writes the page of each check from its record, and the JSON Schema of everything that Currycomb writes as JSON. */
@@ -27,4 +28,5 @@ for (const check of allChecks) {
 }
 for (const [name, schema] of Object.entries(publishedSchemas))
   writeFileSync(`docs/schemas/${name}.schema.json`, schemaText(schema));
+writeFileSync('docs/campus-host.openapi.json', openApiText());
 console.log(`${allChecks.length} check pages, ${Object.keys(publishedSchemas).length} schemas`);

@@ -142,19 +142,27 @@ function insertThings(
   return good(next);
 }
 
+/** Things take each other’s places; what stands between them stays where it is. */
 function reorder(
   list: readonly Thing[],
   before: readonly string[],
   after: readonly string[],
 ): Result<readonly Thing[]> {
-  const start = list.findIndex((thing) => keyOf(thing) === before[0]);
+  const moved = bad('edit-misfit', 'the order was changed since');
+  const wanted = new Set(before);
+  const slots = list.flatMap((thing, at) => (wanted.has(keyOf(thing)) ? [at] : []));
+  const stands = slots.map((at) => list[at]);
   const fits =
-    start >= 0 && before.every((key, k) => list[start + k] !== undefined && keyOf(list[start + k]!) === key);
-  if (!fits) return bad('edit-misfit', 'the order was changed since');
-  const things = new Map(list.slice(start, start + before.length).map((thing) => [keyOf(thing), thing]));
-  const turned = after.map((key) => things.get(key)).filter((thing) => thing !== undefined);
-  if (turned.length !== before.length) return bad('edit-misfit', 'the order was changed since');
-  return good([...list.slice(0, start), ...turned, ...list.slice(start + before.length)]);
+    stands.length === before.length && stands.every((thing, n) => thing && keyOf(thing) === before[n]);
+  if (!fits) return moved;
+  const things = new Map(stands.flatMap((thing) => (thing ? [[keyOf(thing), thing] as const] : [])));
+  const next = [...list];
+  for (const [n, key] of after.entries()) {
+    const [slot, thing] = [slots[n], things.get(key)];
+    if (slot === undefined || thing === undefined) return moved;
+    next[slot] = thing;
+  }
+  return good(next);
 }
 
 const titleOf = (thing: Thing): string => ('title' in thing && thing.title ? thing.title : keyOf(thing));

@@ -4,7 +4,8 @@ import { PackageConnector } from '@/connectors/package/package-connector';
 import { arrange } from '@/core/plan/arrange';
 import { sealOf } from '@/core/plan/normalise';
 import { countChanges } from '@/core/plan/results';
-import { countRemoved } from '@/core/plan/run-plan';
+import { runPlan } from '@/core/plan/run-plan';
+import { scriptOf } from '@/core/plan/script';
 import { stepSchema } from '@/core/plan/step';
 import { bad, good, type IntakeNote } from '@/core/shell/result';
 import { operations, planSteps, runs } from '@/store/schema';
@@ -15,7 +16,7 @@ import { defineJob } from '../jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '../shells/kept-state';
 import { commitRun } from './commit-run';
 import type { RunSummary } from './run-summary';
-import { operationsOf, runOperations } from './run-operations';
+import { batchesOfScript, runScript } from './run-script';
 
 interface CarriedOut {
   readonly state: KeptState;
@@ -48,17 +49,26 @@ export const carryOutJob = defineJob({
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     const before = shellOf(blobs, stateBlob);
-    const connector = new PackageConnector(before, read.value);
-    const ordered = arrange(steps);
-    const run = await runOperations(connector, operationsOf(runId, ordered), progress);
-    if (!run.ok) return run;
+    const run = runPlan(before, arrange(steps), read.value);
+    const differs = run.results.find((result) => result.outcome !== 'done');
+    if (differs)
+      return bad(
+        'not-as-rehearsed',
+        `“${differs.titles[0] ?? ''}” does not come out as in the rehearsal (${differs.reason ?? differs.outcome}), so nothing was changed; rehearse the plan again.`,
+      );
+    const connector = new PackageConnector(before);
+    const sent = await runScript(connector, batchesOfScript(runId, scriptOf(run)), progress);
+    if (!sent.ok) return sent;
+    const refused = sent.value.flatMap(({ outcomes }) => outcomes).find(({ is }) => is === 'refused');
+    if (refused?.is === 'refused')
+      return bad('refused', `The shell could not be changed, so nothing was (${refused.reason}).`);
     progress(1, 1, 'Keeping the result');
-    const { results, changes, relinked } = run.value;
+    const { results, changes, relinked } = run;
     const summary: RunSummary = {
       done: countChanges(results, 'done'),
       blocked: 0,
       nothing: 0,
-      removed: countRemoved(before, connector.shell),
+      removed: run.removed,
       relinked,
     };
     return good({

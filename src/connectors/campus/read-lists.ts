@@ -1,0 +1,106 @@
+import PQueue from 'p-queue';
+import { listNames, type ListName } from '@/core/edits/edit';
+import { bad, good, type Result } from '@/core/shell/result';
+import { collectionOf } from './collections';
+import type { HostClient } from './host-client';
+import { fieldSchemas, pageSchema, type WireRecord } from './wire';
+
+/** Requests at one time while lists are read. */
+const lanes = 4;
+
+interface KnownPage {
+  readonly etag: string;
+  readonly pages: number;
+  readonly records: readonly WireRecord[];
+}
+
+export type Lists = Readonly<Record<ListName, readonly WireRecord[]>>;
+export type ListProgress = (done: number, total: number) => void;
+
+/**
+ * Reads all lists of a shell, page by page. What was read before is asked for by its ETag (RFC 9110, 13.1.2), so that a
+ * second reading of the same costs little. The answer tells whether anything was another than the last time.
+ */
+export class ListReader {
+  private readonly pages = new Map<string, KnownPage>();
+  private isChanged = false;
+
+  constructor(
+    private readonly client: HostClient,
+    private readonly shell: string,
+  ) {}
+
+  async read(onProgress: ListProgress): Promise<Result<{ lists: Lists; isChanged: boolean }>> {
+    this.isChanged = false;
+    const queue = new PQueue({ concurrency: lanes });
+    const counts = { done: 0, total: listNames.length };
+    const one = (list: ListName, page: number) =>
+      queue.add(async () => {
+        const read = await this.readPage(list, page);
+        counts.done += 1;
+        onProgress(counts.done, counts.total);
+        return read;
+      });
+    const lists: Partial<Record<ListName, readonly WireRecord[]>> = {};
+    const readings = await Promise.all(
+      listNames.map(async (list): Promise<Result<null>> => {
+        const first = await one(list, 1);
+        if (!first.ok) return first;
+        counts.total += first.value.pages - 1;
+        const rest = Array.from({ length: first.value.pages - 1 }, (_, n) => one(list, n + 2));
+        const pages = [first, ...(await Promise.all(rest))];
+        const records: WireRecord[] = [];
+        for (const page of pages) {
+          if (!page.ok) return page;
+          for (const record of page.value.records) records.push(record);
+        }
+        lists[list] = records;
+        return good(null);
+      }),
+    );
+    const failed = readings.find((reading) => !reading.ok);
+    if (failed && !failed.ok) return failed;
+    return good({ lists: lists as Lists, isChanged: this.isChanged });
+  }
+
+  private async readPage(list: ListName, page: number): Promise<Result<KnownPage>> {
+    const path = `/shells/${this.shell}/${collectionOf[list]}?page=${page}`;
+    const known = this.pages.get(path);
+    const headers: Record<string, string> = known ? { 'if-none-match': known.etag } : {};
+    const answer = await this.client.ask({ method: 'GET', path, headers });
+    if (!answer.ok) return answer;
+    if (answer.value.status === 304 && known) return good(known);
+    const read = readPage(list, answer.value);
+    if (!read.ok) return read;
+    this.isChanged ||=
+      known === undefined || JSON.stringify(known.records) !== JSON.stringify(read.value.records);
+    this.pages.set(path, read.value);
+    return read;
+  }
+}
+
+function readPage(
+  list: ListName,
+  { status, etag, body }: { readonly status: number; readonly etag: string | null; readonly body: Buffer },
+): Result<KnownPage> {
+  if (status === 404) return bad('not-there', 'The shell is not on the host any more.');
+  const page = pageSchema.safeParse(parseJson(body));
+  if (!page.success) return bad('not-understood', `The host’s list of ${list} is not as its API says.`);
+  const { pages, records } = page.data;
+  for (const { id, fields } of records) {
+    const parsed = fieldSchemas[collectionOf[list]].safeParse(fields);
+    if (parsed.success) continue;
+    const issue = parsed.error.issues[0];
+    const where = `${id}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
+    return bad('not-understood', `What the host says of its ${list} is not as its API says (${where}).`);
+  }
+  return good({ etag: etag ?? '', pages, records });
+}
+
+function parseJson(body: Buffer): unknown {
+  try {
+    return JSON.parse(body.toString('utf8'));
+  } catch {
+    return null;
+  }
+}
