@@ -1,5 +1,22 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
+/** A campus host that somebody signed in to, and as whom. */
+export const hosts = sqliteTable(
+  'hosts',
+  {
+    id: text('id').primaryKey(),
+    /** Where its API is, without a slash at the end. */
+    address: text('address').notNull(),
+    name: text('name').notNull(),
+    /** Kept so that a run can sign in again after hours or a restart; it leaves this folder for the host alone. */
+    secret: text('secret').notNull(),
+    /** Who the host says that this is. */
+    account: text('account').notNull(),
+    createdAt: text('created_at').notNull(),
+  },
+  (t) => [uniqueIndex('hosts_by_address').on(t.address, t.name)],
+);
+
 /** A shell that somebody brought in. What it holds is in its current version. */
 export const shells = sqliteTable('shells', {
   id: text('id').primaryKey(),
@@ -16,6 +33,9 @@ export const shells = sqliteTable('shells', {
   /** How many changes the plan makes, and what names it for its version: kept up to date by every decision. */
   planSize: integer('plan_size').notNull().default(0),
   planKey: text('plan_key').notNull().default(''),
+  /** The campus host that it stands on, and its id there; null for one that was brought in as a package. */
+  hostId: text('host_id').references(() => hosts.id),
+  hostShell: text('host_shell'),
   /** It belongs to the demo, and can be taken away with the rest of it. */
   isDemo: integer('is_demo', { mode: 'boolean' }).notNull().default(false),
   createdAt: text('created_at').notNull(),
@@ -176,16 +196,28 @@ export const runs = sqliteTable(
       .references(() => versions.id),
     /** Null until it is done. */
     afterVersion: text('after_version').references(() => versions.id),
-    /** A plan carried out, or a package added. */
-    kind: text('kind', { enum: ['plan', 'add'] })
+    /** A plan carried out, a package added, or, on a host, something taken back. */
+    kind: text('kind', { enum: ['plan', 'add', 'undo'] })
       .notNull()
       .default('plan'),
+    /** Our own store, in one go; or a campus host, batch by batch. */
+    place: text('place', { enum: ['store', 'host'] })
+      .notNull()
+      .default('store'),
+    /** What the operator wants of a run that is under way; it is looked at after every batch. */
+    wish: text('wish', { enum: ['go', 'pause', 'stop'] })
+      .notNull()
+      .default('go'),
+    /** What a run of the kind `undo` takes back: runs and steps of theirs, as JSON. */
+    undoes: text('undoes'),
+    /** What goes with the job that carries it out on a host, as JSON. */
+    task: text('task'),
     /** The added package: its name and SHA-256. */
     packageName: text('package_name'),
     packageHash: text('package_hash'),
     state: text('state', { enum: ['planned', 'running', 'paused', 'stopped', 'done', 'undone'] }).notNull(),
     seal: text('seal').notNull().default(''),
-    /** Blob of the edits by step, for the exact inverse; null until it is done. */
+    /** Blob of the edits by step, or on a host of the script, for the exact inverse; null until it is done, or begun. */
     editsBlob: text('edits_blob'),
     summary: text('summary'),
     auditBefore: text('audit_before').references(() => audits.id, { onDelete: 'set null' }),
@@ -211,7 +243,7 @@ export const operations = sqliteTable(
     /** The step with what it expects; null for what was added and for old runs. */
     step: text('step'),
     state: text('state', {
-      enum: ['waiting', 'doing', 'done', 'blocked', 'nothing', 'undone', 'failed'],
+      enum: ['waiting', 'doing', 'done', 'blocked', 'nothing', 'undone', 'failed', 'by-hand', 'ticked'],
     }).notNull(),
     reason: text('reason'),
     tries: integer('tries').notNull().default(0),
@@ -219,6 +251,50 @@ export const operations = sqliteTable(
     undoneAt: text('undone_at'),
   },
   (t) => [primaryKey({ columns: [t.runId, t.sequence] }), uniqueIndex('operations_by_key').on(t.key)],
+);
+
+/** A part of a host run’s script that is sent in one go. */
+export const runBatches = sqliteTable(
+  'run_batches',
+  {
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id, { onDelete: 'cascade' }),
+    number: integer('number').notNull(),
+    state: text('state', { enum: ['sent', 'done'] }).notNull(),
+    /** What became of each line, as JSON; null until that is known. */
+    outcomes: text('outcomes'),
+    at: text('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.runId, t.number] })],
+);
+
+/** What was met on the way of a run: each try again, each sign-in, each job that had to be started again. */
+export const runNotes = sqliteTable(
+  'run_notes',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id, { onDelete: 'cascade' }),
+    kind: text('kind').notNull(),
+    message: text('message').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('run_notes_by_run').on(t.runId)],
+);
+
+/** What things of a shell go by at its host, where that is another name than their ref here. */
+export const hostNames = sqliteTable(
+  'host_names',
+  {
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
+    ref: text('ref').notNull(),
+    there: text('there').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.shellId, t.ref] })],
 );
 
 /** A package that was read to be added: one for each shell, until it is added or another takes its place. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
-import type { JobMessage, JobReport } from '@/services/jobs/job-record';
+import type { JobMessage, JobReport, NoteAnswer } from '@/services/jobs/job-record';
 import { jobOf } from '@/services/jobs/registry';
 import { digest } from '@/core/shell/digest';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
@@ -18,6 +18,27 @@ const report = (message: JobReport) => parentPort?.postMessage(message);
 /** Progress comes at most this often, in milliseconds: each one is written to the job’s row. */
 const progressEvery = 50;
 
+interface Waiting {
+  readonly resolve: (answer: unknown) => void;
+  readonly reject: (error: Error) => void;
+}
+const waiting = new Map<number, Waiting>();
+let notes = 0;
+const noteOf = (id: string) => (entry: unknown) =>
+  new Promise<unknown>((resolve, reject) => {
+    notes += 1;
+    waiting.set(notes, { resolve, reject });
+    blobs.flush();
+    report({ id, type: 'note', number: notes, entry });
+  });
+
+function hearAnswer({ number, answer, trouble }: NoteAnswer): void {
+  const one = waiting.get(number);
+  waiting.delete(number);
+  if (trouble === null) one?.resolve(answer);
+  else one?.reject(new Error(trouble));
+}
+
 async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
   const record = jobOf(kind);
   if (!record) return { id, type: 'trouble', message: `There is no job “${kind}”; nothing was changed.` };
@@ -29,7 +50,13 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
     report({ id, type: 'progress', done, total, doing });
   };
   try {
-    const result = await record.run(record.input.parse(input), { blobs, memo, dataDir, progress });
+    const result = await record.run(record.input.parse(input), {
+      blobs,
+      memo,
+      dataDir,
+      progress,
+      note: noteOf(id),
+    });
     blobs.flush();
     return result.ok
       ? { id, type: 'done', output: result.value }
@@ -46,4 +73,7 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
   }
 }
 
-parentPort?.on('message', (message: JobMessage) => void run(message).then(report));
+parentPort?.on('message', (message: JobMessage | NoteAnswer) => {
+  if (message.type === 'note') hearAnswer(message);
+  else void run(message).then(report);
+});

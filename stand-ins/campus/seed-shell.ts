@@ -4,12 +4,12 @@ import type { CollectionName } from '@/connectors/campus/wire';
 import { keyOf, listNames } from '@/core/edits/edit';
 import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
-import type { Sha256 } from '@/core/shell/refs';
+import type { FilePath, Sha256 } from '@/core/shell/refs';
 import type { CampusHost } from './host';
 import { emptyCollections, putRecord, type HostShell } from './host-shell';
 
 export interface SeedSource {
-  read(hash: Sha256): Buffer | null;
+  read(hash: Sha256, path: FilePath): Buffer | null;
 }
 
 /**
@@ -116,8 +116,8 @@ const naming: ReadonlySet<string> = new Set([
 function keepBytes(host: CampusHost, shell: Shell, addressed: Shell, source: SeedSource): void {
   for (const { text } of addressed.files)
     if (text !== null) host.keepBytes(digest(text), Buffer.from(text, 'utf8'));
-  for (const { sha256 } of [...shell.files, ...shell.entries]) {
-    const bytes = source.read(sha256);
+  for (const { sha256, path } of [...shell.files, ...shell.entries]) {
+    const bytes = source.read(sha256, path);
     if (bytes) host.keepBytes(sha256, bytes);
   }
 }

@@ -31,6 +31,9 @@ export interface CampusOptions {
 
 /** What a campus host lets nobody do over its API. */
 const byHandOnly: readonly ActionName[] = ['delete-questions', 'set-facts'];
+export const campusCapabilities: ReadonlySet<ActionName> = new Set(
+  actionNames.filter((name) => !byHandOnly.includes(name)),
+);
 /** So many readings at most are waited for until two agree. */
 const mostReadings = 12;
 /** Waits between looks at a job, the first and the longest, in milliseconds. */
@@ -38,9 +41,7 @@ const looks = { first: 20, longest: 500 };
 
 /** A shell at a campus host, over its API (docs/campus-host.openapi.json). */
 export class CampusConnector implements Connector {
-  readonly capabilities: ReadonlySet<ActionName> = new Set(
-    actionNames.filter((name) => !byHandOnly.includes(name)),
-  );
+  readonly capabilities = campusCapabilities;
   private readonly lists: ListReader;
   private records: HostRecords | null = null;
 

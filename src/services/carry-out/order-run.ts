@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { carryOutJob } from './carry-out-job';
+import { orderHostRun } from './host/order-host-run';
+import { whyNotNow } from './open-run';
 import { arrange } from '@/core/plan/arrange';
 import { writeStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -17,8 +19,11 @@ import { blobHash } from '../shells/kept-state';
  * as before or wholly as rehearsed.
  */
 export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
-  const underWay = context.jobs.underWay(shell.row.id, 'carry-out');
+  const onHost = shell.row.hostId !== null;
+  const underWay = context.jobs.underWay(shell.row.id, onHost ? 'host-run' : 'carry-out');
   if (underWay) return good({ jobId: underWay.id });
+  const refused = whyNotNow(context, shell.row.id);
+  if (refused) return refused;
   const sealed = sealedRehearsal(context, shell);
   if (!sealed)
     return bad(
@@ -27,6 +32,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
     );
   if (!sealed.steps.length)
     return bad('nothing-to-do', 'Nothing of this plan would change anything; see in the rehearsal why.');
+  if (onHost) return orderHostRun(context, shell, sealed, titlesIn(sealed.view.results));
   const { row, version } = shell;
   const runId = randomUUID();
   const steps = arrange(sealed.steps);

@@ -1,4 +1,6 @@
 import { and, eq } from 'drizzle-orm';
+import { orderHostUndo, type Wanted } from './host/order-host-undo';
+import { whyNotNow } from './open-run';
 import { undoJob, type UndoInput } from './undo-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -25,6 +27,9 @@ export function orderUndo(
   if (run.state === 'undone') return bad('undone-already', 'This run was taken back already.');
   if (run.state !== 'done')
     return bad('not-done', 'This run did not change anything, so there is nothing to take back.');
+  const refused = whyNotNow(context, shell.row.id);
+  if (refused) return refused;
+  if (run.place === 'host') return orderHostUndo(context, shell, wantedOf(context, shell, run, undo));
   const before = context.db.select().from(versions).where(eq(versions.id, run.beforeVersion)).get();
   if (!before) return bad('no-restore-point', 'The restore point of this run is not in the store.');
   const isLast = run.afterVersion === shell.version.id;
@@ -64,4 +69,19 @@ export function orderUndo(
     steps,
     isWhole: undo.what === 'run',
   });
+}
+
+/** On a host: a run, one step of it, or it and all that came after it and still stands. */
+function wantedOf(
+  context: Context,
+  shell: CurrentShell,
+  run: RunRow,
+  { what, sequence }: Pick<Undo, 'what' | 'sequence'>,
+): Wanted {
+  if (what === 'step') return { runs: [run], sequence: sequence ?? -1 };
+  if (what === 'run') return { runs: [run], sequence: null };
+  const later = runsOf(context, shell.row.id).filter(
+    (one) => one.state === 'done' && one.kind !== 'undo' && one.startedAt >= run.startedAt,
+  );
+  return { runs: later, sequence: null };
 }

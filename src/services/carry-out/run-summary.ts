@@ -1,5 +1,6 @@
 import type { IncomingType } from '@/core/add/incoming';
 import type { RemovedCounts } from '@/core/plan/run-plan';
+import type { Difference } from './host/differences';
 import type { RunRow } from '../shells/current-shell';
 
 export interface RunSummary {
@@ -8,6 +9,13 @@ export interface RunSummary {
   readonly nothing: number;
   readonly removed: RemovedCounts;
   readonly relinked: number;
+  /** For a run that was stopped on a host: changes that were not sent any more. */
+  readonly stopped?: number;
+  /** On a host: in what the shell that was read back is not as rehearsed; the first of them, and how many more. */
+  readonly differences?: readonly Difference[];
+  readonly moreDifferences?: number;
+  /** Steps that the host can’t do: they stand in the work order. */
+  readonly byHand?: number;
   /** For a package that was added: what came in. */
   readonly added?: Readonly<Record<IncomingType, number>>;
 }

@@ -12,6 +12,8 @@ export interface WorkerTools {
   readonly memo: Memo;
   readonly dataDir: string;
   readonly progress: (done: number, total: number, doing: string) => void;
+  /** Has something written down while the job goes on, by its record’s `note`; resolves when it is, with the answer. */
+  readonly note: (entry: unknown) => Promise<unknown>;
 }
 
 /** What the end of a job has at hand: one transaction, in which its row is marked as done, too. */
@@ -43,8 +45,15 @@ export interface JobRecord<Kind extends string, Input, Output> {
   readonly run: (input: Input, tools: WorkerTools) => Promise<Result<Output>>;
   /** What it returns is kept as the job’s result. */
   readonly settle: (output: Output, input: Input, desk: Desk) => unknown;
+  /**
+   * Writes down what a job says on the way, in a transaction of its own, and answers. A job that has this gets on where
+   * it was cut off, so it may be started again as often as the server ends.
+   */
+  readonly note?: (entry: unknown, input: Input, desk: Desk) => unknown;
   /** What is to be written where the job does not end well, in one transaction with its end. */
   readonly abandon?: (input: Input, tx: Transaction, trouble: string) => void;
+  /** For a job that can’t be cut off: writes down that it is wanted no more, and the job ends by itself. */
+  readonly cancelled?: (input: Input, tx: Transaction) => void;
   /** Files that are of no use any more, however the job ended. */
   readonly leftovers?: (input: Input) => readonly string[];
 }
@@ -55,9 +64,17 @@ export const defineJob = <Kind extends string, Input, Output>(
 
 /** What goes to a thread and what comes back. */
 export interface JobMessage {
+  readonly type: 'job';
   readonly id: string;
   readonly kind: string;
   readonly input: unknown;
+}
+/** The answer to a note; `trouble` where it could not be written down. */
+export interface NoteAnswer {
+  readonly type: 'note';
+  readonly number: number;
+  readonly answer: unknown;
+  readonly trouble: string | null;
 }
 export type JobReport =
   | {
@@ -67,5 +84,6 @@ export type JobReport =
       readonly total: number;
       readonly doing: string;
     }
+  | { readonly id: string; readonly type: 'note'; readonly number: number; readonly entry: unknown }
   | { readonly id: string; readonly type: 'done'; readonly output: unknown }
   | { readonly id: string; readonly type: 'trouble'; readonly message: string };

@@ -2,7 +2,9 @@ import { addJob } from '../add/add-job';
 import { holdAgainstJob } from '../add/hold-against-job';
 import { bringInJob } from '../bring-in/bring-in-job';
 import { carryOutJob } from '../carry-out/carry-out-job';
+import { hostRunJob } from '../carry-out/host/host-run-job';
 import { undoJob } from '../carry-out/undo-job';
+import { pullJob } from '../hosts/pull-job';
 import { combJob } from '../comb/comb-job';
 import { tryRulesJob } from '../house-rules/try-rules-job';
 import { exportJob } from '../prove/export-job';
@@ -18,6 +20,8 @@ export const jobRecords = {
   comb: combJob,
   export: exportJob,
   'hold-against': holdAgainstJob,
+  'host-run': hostRunJob,
+  pull: pullJob,
   rehearse: rehearseJob,
   sweep: sweepJob,
   'try-rules': tryRulesJob,

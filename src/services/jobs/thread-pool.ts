@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import type { JobMessage, JobReport } from './job-record';
+import type { JobMessage, JobReport, NoteAnswer } from './job-record';
 
 interface Thread {
   readonly worker: Worker;
@@ -38,6 +38,11 @@ export class ThreadPool {
     thread.worker.postMessage(message);
   }
 
+  /** Answers a note of the thread that does a job. */
+  answer(jobId: string, message: NoteAnswer): void {
+    this.threads.find((t) => t.job === jobId)?.worker.postMessage(message);
+  }
+
   /** The thread that a job was given to has nothing to do any more. */
   release(jobId: string): void {
     const thread = this.threads.find((t) => t.job === jobId);
@@ -63,7 +68,10 @@ export class ThreadPool {
   }
 
   private open(): Thread {
-    const worker = new Worker(this.workerFile, { workerData: { dataDir: this.dataDir } });
+    const worker = new Worker(this.workerFile, {
+      workerData: { dataDir: this.dataDir },
+      env: { ...process.env },
+    });
     const thread: Thread = { worker, job: null, shellId: null };
     worker.unref();
     worker.on('message', (report: JobReport) => this.listener.hear(report));

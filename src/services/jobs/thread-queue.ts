@@ -4,7 +4,7 @@ import { rmSync } from 'node:fs';
 import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import type { Db, Transaction } from '@/store/database';
 import { jobs } from '@/store/schema';
-import { Refusal, type JobRecord, type JobReport } from './job-record';
+import { Refusal, type Desk, type JobRecord, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { jobOf, type AnyJob } from './registry';
 import { ThreadPool } from './thread-pool';
@@ -194,7 +194,7 @@ export class ThreadQueue implements JobQueue {
   private start(job: JobRow): void {
     this.running.set(job.id, job);
     this.change(job.id, { state: 'running', doing: 'Starting', tries: job.tries + 1 });
-    this.pool.start({ id: job.id, kind: job.kind, input: JSON.parse(job.input) }, job.shellId);
+    this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: JSON.parse(job.input) }, job.shellId);
   }
 
   private hear(report: JobReport): void {
@@ -203,6 +203,9 @@ export class ThreadQueue implements JobQueue {
     switch (report.type) {
       case 'progress':
         this.change(report.id, { done: report.done, total: report.total, doing: report.doing });
+        return;
+      case 'note':
+        this.note(job, report.number, report.entry);
         return;
       case 'trouble':
         this.pool.release(report.id);
@@ -215,6 +218,31 @@ export class ThreadQueue implements JobQueue {
     }
   }
 
+  /** Writes down what a job says on the way; the job waits for it. */
+  private note(job: JobRow, number: number, entry: unknown): void {
+    const record = jobOf(job.kind);
+    try {
+      const answer = this.db.transaction((tx) => {
+        // It gets on, so it is not what ends the server.
+        tx.update(jobs).set({ tries: 1 }).where(eq(jobs.id, job.id)).run();
+        return record?.note?.(entry, JSON.parse(job.input), this.deskOf(job, tx));
+      });
+      this.pool.answer(job.id, { type: 'note', number, answer, trouble: null });
+    } catch (error) {
+      const trouble = error instanceof Error ? error.message : 'unknown';
+      this.pool.answer(job.id, { type: 'note', number, answer: null, trouble });
+    }
+  }
+
+  private deskOf(job: JobRow, tx: Transaction): Desk {
+    return {
+      tx,
+      now: new Date().toISOString(),
+      shellId: job.shellId,
+      order: (kind, shellId, more) => insertJob(tx, kind, shellId, JSON.stringify(more)),
+    };
+  }
+
   /** Writes what came of a job and its end in one transaction: both or neither. */
   private settle(job: JobRow, output: unknown): void {
     const record = jobOf(job.kind);
@@ -222,20 +250,13 @@ export class ThreadQueue implements JobQueue {
     const input: unknown = JSON.parse(job.input);
     try {
       this.db.transaction((tx) => {
-        const now = new Date().toISOString();
-        const desk = {
-          tx,
-          now,
-          shellId: job.shellId,
-          order: (kind: string, shellId: string | null, more: unknown) =>
-            insertJob(tx, kind, shellId, JSON.stringify(more)),
-        };
+        const desk = this.deskOf(job, tx);
         const result = record.settle(output, input, desk);
         tx.update(jobs)
           .set({
             state: 'done',
             result: result === undefined ? null : JSON.stringify(result),
-            finishedAt: now,
+            finishedAt: desk.now,
           })
           .where(eq(jobs.id, job.id))
           .run();
@@ -267,6 +288,11 @@ export class ThreadQueue implements JobQueue {
     const job = this.db.select().from(jobs).where(eq(jobs.id, id)).get();
     if (!job || isOver(job) || job.state === state) return false;
     const isRunning = this.running.has(id);
+    const wished = state === 'cancelled' ? jobOf(job.kind)?.cancelled : undefined;
+    if (wished) {
+      this.db.transaction((tx) => wished(JSON.parse(job.input), tx));
+      return true;
+    }
     this.running.delete(id);
     const isPause = state === 'paused';
     this.change(id, {

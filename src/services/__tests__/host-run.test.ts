@@ -1,0 +1,255 @@
+import { eq } from 'drizzle-orm';
+import { ShellComposer } from '@/formats/cartridge/compose-shell';
+import { hostNames, operations, runNotes } from '@/store/schema';
+import { CampusHost } from '../../../stand-ins/campus/host';
+import { setFields, type HostShell } from '../../../stand-ins/campus/host-shell';
+import { seedShell } from '../../../stand-ins/campus/seed-shell';
+import { startCampusHost, type RunningHost } from '../../../stand-ins/campus/serve';
+import { allTroubles, noTroubles } from '../../../stand-ins/campus/troubles';
+import { ledgerOf } from '../carry-out/ledger';
+import { orderRun } from '../carry-out/order-run';
+import { orderUndo } from '../carry-out/order-undo';
+import { openRunOf } from '../carry-out/open-run';
+import { summaryOf } from '../carry-out/run-summary';
+import { wishOfRun } from '../carry-out/host/wish';
+import { addByHand } from '../decide/edit-plan';
+import { orderPull, orderPullAgain } from '../hosts/order-pull';
+import { hostsOf, shellsAtHost, signInForm, signInToHost } from '../hosts/host-records';
+import { orderRehearsal } from '../rehearse/order-rehearsal';
+import { runsOf } from '../shells/current-shell';
+import { shellOf } from '../shells/kept-state';
+import type { Shell } from '@/core/shell/model';
+import type { Sha256 } from '@/core/shell/refs';
+import { DataFolder, must } from './data-folder';
+
+jest.setTimeout(120_000);
+let data: DataFolder;
+let running: RunningHost;
+let hostShell: string;
+let id: string;
+
+function seeded(pages: number): ShellComposer {
+  const composer = new ShellComposer();
+  composer.module('Week 1', { ref: 'm1' });
+  composer.module('Week 2', { ref: 'm2' });
+  for (let n = 0; n < pages; n += 1)
+    composer.page(
+      `Page ${n}`,
+      `<p>Text ${n}, <a href="../page/r${3 + ((n + 1) % pages) * 2}.html">next</a>.</p>`,
+      {
+        ref: `p${n}`,
+        parent: n % 2 ? 'm1' : 'm2',
+        path: `page/r${3 + n * 2}.html`,
+      },
+    );
+  composer.file('files/map.pdf', 'a map');
+  return composer;
+}
+
+beforeEach(async () => {
+  process.env['CURRYCOMB_HOST_PACE'] = 'quick';
+  data = new DataFolder();
+  const host = new CampusHost();
+  const composer = seeded(30);
+  hostShell = seedShell(host, { ...composer.shell(), code: 'BIO 1', title: 'Birds' }, composer.source);
+  running = await startCampusHost(host);
+  const form = signInForm.parse({
+    address: `${running.address}/`,
+    name: 'r.alder',
+    secret: 'marsh-marigold',
+  });
+  const { id: hostId } = must(await signInToHost(data.context, form));
+  const { shellId } = await data.job(orderPull(data.context, { hostId, shell: hostShell }));
+  id = shellId ?? '';
+});
+afterEach(async () => {
+  await data.close();
+  await running.close();
+});
+
+const atHost = (): HostShell => {
+  const shell = running.host.shells.get(hostShell);
+  if (!shell) throw new Error('the shell is not at the host');
+  return shell;
+};
+const titlesThere = () => {
+  const { order, records } = atHost().collections.outline;
+  return order.map((one) => String(records.get(one)?.fields['title']));
+};
+const shellHere = (): Shell => shellOf(data.context.blobs, data.now(id).version.stateBlob as Sha256);
+const refOf = (title: string) => shellHere().items.find((item) => item.title === title)?.ref ?? '';
+
+function plan(action: string, titles: readonly string[], params: Record<string, unknown> = {}): void {
+  must(
+    addByHand(data.context, data.now(id), {
+      action: action,
+      targets: titles.map(refOf),
+      params,
+      from: 'hand',
+    }),
+  );
+}
+const rename = (title: string, to: string) => plan('rename', [title], { titles: { [refOf(title)]: to } });
+const carryOut = async () => {
+  await data.job(orderRehearsal(data.context, data.now(id)));
+  return data.job(orderRun(data.context, data.now(id)));
+};
+const lastRun = () => {
+  const [run] = runsOf(data.context, id);
+  if (!run) throw new Error('there is no run');
+  return run;
+};
+
+test('a shell is read from its host with its files, and told as here already', async () => {
+  expect(shellHere().items).toHaveLength(32);
+  expect(data.context.blobs.read(shellHere().files[0]?.sha256 as Sha256)?.toString()).toBe('a map');
+  const [host] = hostsOf(data.context);
+  expect(host).toEqual({ id: host?.id, address: running.address, name: 'r.alder', account: 'r.alder' });
+  expect(must(await shellsAtHost(data.context, host?.id ?? ''))).toMatchObject([{ code: 'BIO 1', here: id }]);
+  expect(orderPull(data.context, { hostId: host?.id ?? '', shell: hostShell })).toMatchObject({
+    trouble: { code: 'here-already' },
+  });
+});
+
+test('a wrong secret and a wrong address are said in a sentence, and nothing is kept', async () => {
+  const wrong = { address: running.address, name: 'somebody', secret: 'no' };
+  expect(await signInToHost(data.context, wrong)).toMatchObject({ trouble: { code: 'signed-out' } });
+  expect(signInForm.safeParse({ ...wrong, address: 'ftp://x' }).error?.issues[0]?.message).toMatch(/address/);
+  expect(hostsOf(data.context)).toHaveLength(1);
+});
+
+test('a plan is carried out there, proved by what is read back, and taken back with its links', async () => {
+  const before = shellHere();
+  plan('delete', ['Page 4', 'Page 5'], { leaveBroken: true });
+  rename('Page 1', 'Page one');
+  plan('hide', ['Week 2']);
+  await carryOut();
+  expect(titlesThere()).not.toContain('Page 4');
+  expect(titlesThere()).toContain('Page one');
+  expect(summaryOf(lastRun())).toMatchObject({ done: 3, blocked: 0, differences: [], moreDifferences: 0 });
+  expect(ledgerOf(data.context, lastRun().id).map(({ outcome }) => outcome)).toEqual([
+    'done',
+    'done',
+    'done',
+  ]);
+  expect(data.now(id).plan.size).toBe(0);
+  await data.job(orderUndo(data.context, data.now(id), lastRun()));
+  expect(shellHere()).toEqual(before);
+  // Over there the page is another one, and what linked to the old one links to it.
+  const made = data.context.db.select().from(hostNames).all();
+  expect(made.length).toBeGreaterThan(0);
+  const texts = [...atHost().collections.contents.records.values()].flatMap(({ fields }) => fields['texts']);
+  for (const { ref, there } of made) {
+    expect(texts.join(' ')).not.toContain(ref);
+    if (atHost().collections.contents.records.has(there)) expect(texts.join(' ')).toContain(there);
+  }
+  expect(runsOf(data.context, id).map(({ kind, state }) => [kind, state])).toEqual([
+    ['undo', 'done'],
+    ['plan', 'undone'],
+  ]);
+});
+
+test('one step, and everything since a run, are taken back', async () => {
+  const before = shellHere();
+  rename('Page 1', 'Once');
+  plan('hide', ['Page 2']);
+  await carryOut();
+  const first = lastRun();
+  rename('Page 3', 'Third');
+  await carryOut();
+  await data.job(orderUndo(data.context, data.now(id), first, { what: 'step', sequence: 0 }));
+  expect(titlesThere()).toContain('Page 1');
+  expect(titlesThere()).toContain('Third');
+  await data.job(orderUndo(data.context, data.now(id), first, { what: 'since' }));
+  expect(shellHere()).toEqual(before);
+});
+
+test('what somebody else changed meanwhile is left and told; before the run it stops it', async () => {
+  rename('Page 1', 'Ours');
+  plan('hide', ['Page 2']);
+  await data.job(orderRehearsal(data.context, data.now(id)));
+  const record = atHost().collections.outline.records.get(refOf('Page 1'));
+  if (record) setFields(atHost(), 'outline', record, { ...record.fields, title: 'Theirs' });
+  const stopped = await data.ended(must(orderRun(data.context, data.now(id))).jobId);
+  expect(stopped).toMatchObject({
+    state: 'failed',
+    trouble: expect.stringMatching(/Theirs.*nothing was changed/),
+  });
+  expect(openRunOf(data.context, id)).toBeNull();
+  await data.job(orderPullAgain(data.context, data.now(id)));
+  expect(shellHere().items.map(({ title }) => title)).toContain('Theirs');
+  // While it runs: nothing of theirs is written over, whatever the plan says.
+  for (let n = 0; n < 30; n += 1)
+    if (n !== 1) plan('rename', [`Page ${n}`], { titles: { [refOf(`Page ${n}`)]: `Mine ${n}` } });
+  await data.job(orderRehearsal(data.context, data.now(id)));
+  const ordered = orderRun(data.context, data.now(id));
+  const theirs = atHost().collections.outline.records.get(refOf('Page 29'));
+  const meddle = setInterval(() => {
+    if (openRunOf(data.context, id)?.state !== 'running' || !theirs || theirs.version > 1) return;
+    setFields(atHost(), 'outline', theirs, { ...theirs.fields, title: 'Hands off' });
+  }, 1);
+  const view = await data.ended(must(ordered).jobId);
+  clearInterval(meddle);
+  await data.idle();
+  if (view.state === 'done') {
+    const summary = summaryOf(lastRun());
+    const refused = ledgerOf(data.context, lastRun().id).filter(({ outcome }) => outcome === 'failed');
+    expect(refused.every(({ reason }) => reason !== null)).toBe(true);
+    expect(titlesThere().includes('Hands off') || summary.blocked === 0).toBe(true);
+  } else expect(view.trouble).toMatch(/Hands off/);
+  expect(titlesThere()).toContain('Hands off');
+});
+
+test('among all troubles it ends complete without help, and the ledger tells what was met', async () => {
+  const before = shellHere();
+  running.host.setTroubles({ ...allTroubles, slow: 0, hurry: 0, stall: 25, restart: 60, expire: 25 });
+  for (let n = 0; n < 30; n += 1) rename(`Page ${n}`, `Seite ${n}`);
+  plan('delete', ['Page 7', 'Page 8'], { leaveBroken: true });
+  await carryOut();
+  expect(summaryOf(lastRun())).toMatchObject({ blocked: 0, differences: [] });
+  const notes = data.context.db.select().from(runNotes).where(eq(runNotes.runId, lastRun().id)).all();
+  expect(new Set(notes.map(({ kind }) => kind)).size).toBeGreaterThan(2);
+  await data.job(orderUndo(data.context, data.now(id), lastRun()));
+  expect(shellHere()).toEqual(before);
+});
+
+test('a run pauses between batches, survives a restart, goes on, and is stopped with what it did', async () => {
+  for (let n = 0; n < 30; n += 1) rename(`Page ${n}`, `Seite ${n}`);
+  await data.job(orderRehearsal(data.context, data.now(id)));
+  const { jobId } = must(orderRun(data.context, data.now(id)));
+  must(wishOfRun(data.context, id, { wish: 'pause' }));
+  await data.ended(jobId);
+  await data.idle();
+  expect(openRunOf(data.context, id)).toMatchObject({ state: 'paused' });
+  expect(orderRun(data.context, data.now(id))).toMatchObject({ trouble: { code: 'run-open' } });
+  expect(orderPullAgain(data.context, data.now(id))).toMatchObject({ trouble: { code: 'run-open' } });
+  await data.restart();
+  expect(openRunOf(data.context, id)).toMatchObject({ state: 'paused' });
+  await data.job(wishOfRun(data.context, id, { wish: 'go' }));
+  expect(titlesThere().filter((title) => title.startsWith('Seite'))).toHaveLength(30);
+  expect(wishOfRun(data.context, id, { wish: 'go' })).toMatchObject({ trouble: { code: 'no-run' } });
+});
+
+test('a host that is not there pauses the run; it goes on when it is back', async () => {
+  rename('Page 1', 'Once');
+  await data.job(orderRehearsal(data.context, data.now(id)));
+  running.host.setTroubles({ ...noTroubles, fail: 0.9, seed: 3 });
+  const view = await data.ended(must(orderRun(data.context, data.now(id))).jobId);
+  expect(view.state).toBe('done');
+  expect(JSON.parse(view.result ?? '{}')).toMatchObject({ paused: expect.stringMatching(/tries/) });
+  running.host.setTroubles(noTroubles);
+  await data.job(wishOfRun(data.context, id, { wish: 'go' }));
+  expect(titlesThere()).toContain('Once');
+});
+
+test('what the host lets nobody do stands in the work order', async () => {
+  const facts = { action: 'set-facts', targets: [shellHere().ref], params: { title: 'Other' }, from: 'hand' };
+  must(addByHand(data.context, data.now(id), facts as never));
+  rename('Page 1', 'Once');
+  await carryOut();
+  const rows = data.context.db.select().from(operations).where(eq(operations.runId, lastRun().id)).all();
+  expect(rows.map(({ action, state }) => [action, state])).toEqual([
+    ['rename', 'done'],
+    ['set-facts', 'by-hand'],
+  ]);
+});

@@ -1,0 +1,69 @@
+import { randomUUID } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { good } from '@/core/shell/result';
+import { shells } from '@/store/schema';
+import { orderCombOf } from '../comb/order-comb';
+import { writtenRules } from '../house-rules/written-rules';
+import { defineJob } from '../jobs/job-record';
+import { keepVersion, turnTo } from '../shells/keep-version';
+import { keepState, type KeptState } from '../shells/kept-state';
+import { showFacts } from '../shells/show-facts';
+import { connect, type HostDoor } from './connect';
+import { accessOf, findHost } from './host-records';
+import { namesOf } from './host-names';
+
+/** Reads a shell from a campus host: a new one, or again one that is here. */
+export const pullJob = defineJob({
+  kind: 'pull',
+  input: z.strictObject({
+    hostId: z.string(),
+    hostShell: z.string(),
+    /** The shell that it is here, and the version that is current; null for a new one. */
+    here: z.strictObject({ shellId: z.string(), versionId: z.string() }).nullable(),
+    combBy: writtenRules.nullable(),
+  }),
+  leavesBlobs: true,
+  run: async (_, tools) => {
+    const door = (await tools.note({ is: 'door' })) as HostDoor;
+    const read = await connect(door, tools, () => {}).read();
+    if (!read.ok) return read;
+    tools.progress(1, 1, 'Keeping the shell');
+    return good(keepState(tools.blobs, read.value.shell));
+  },
+  note: (_, { hostId, hostShell, here }, { tx }): HostDoor => {
+    const host = findHost(tx, hostId);
+    if (!host) throw new Error('this host is not known any more');
+    return { access: accessOf(host), hostShell, names: here ? namesOf(tx, here.shellId) : [] };
+  },
+  settle: (state: KeptState, { hostId, hostShell, here, combBy }, desk) => {
+    const { tx, now } = desk;
+    const shellId = here?.shellId ?? randomUUID();
+    const { code, title, term, asOf } = state;
+    if (!here)
+      tx.insert(shells)
+        .values({
+          id: shellId,
+          code,
+          title,
+          termTitle: term.title,
+          termStart: term.start,
+          termEnd: term.end,
+          asOf,
+          role: 'course lead',
+          versionId: '',
+          hostId,
+          hostShell,
+          createdAt: now,
+        })
+        .run();
+    const label = here ? 'Read again from the host' : 'As it was read from the host';
+    const about = { kind: 'read', label, parentId: here?.versionId ?? null, intake: [], now } as const;
+    const versionId = keepVersion(tx, shellId, state, about);
+    turnTo(tx, shellId, here?.versionId ?? '', versionId);
+    showFacts(tx, shellId, state);
+    tx.update(shells).set({ asOf }).where(eq(shells.id, shellId)).run();
+    if (combBy) orderCombOf(desk, shellId, versionId, state.stateBlob, combBy);
+    return { shellId };
+  },
+});
