@@ -4,8 +4,10 @@ import type { Shell } from '@/core/shell/model';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
+import { bio355AtHost } from './bio-355/build';
+import { autumnWalks } from './bio-355/calendar';
 import { buildGeo130, geo130Roster } from './geo-130/build';
-import { buildHyd214 } from './hyd-214/build';
+import { buildHyd214, previousTerm } from './hyd-214/build';
 import { autumnCalendar, springCalendar } from './hyd-214/calendar';
 import { buildHyd214E } from './hyd-214-e/build';
 import { buildLib101, lib101Calendar, lib101Roster } from './lib-101/build';
@@ -79,6 +81,14 @@ const report = (name: string, composer: ShellComposer) =>
   writeFileSync(join(dir, 'events.ics'), lib101Calendar());
   await writeZip(join(dir, 'roster.zip'), lib101Roster());
   report('LIB 101', composer);
+}
+{
+  const dir = folder('bio-355');
+  const { shell, composer } = bio355AtHost();
+  await writeCartridge(withoutStatus(shell), composer.source, join(dir, 'BIO-355.imscc'));
+  writeFileSync(join(dir, 'status.csv'), told(shell));
+  writeFileSync(join(dir, 'events.ics'), autumnWalks(previousTerm.start));
+  report('BIO 355', composer);
 }
 {
   const composer = buildTemplate();

@@ -4,31 +4,37 @@ import { relative } from 'node:path';
 
 const port = Number(process.argv[2]);
 const address = `http://127.0.0.1:${port}`;
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-  { stdio: ['ignore', 'ignore', 'pipe'] },
-);
+// The campus host that stands in is ten ports further.
+const hostAddress = `http://127.0.0.1:${port + 10}`;
 const said = [];
-server.stderr.on('data', (d) => said.push(d));
-const stop = () => server.kill();
+const children = [];
+const start = (command, env) => {
+  const child = spawn(process.execPath, command, {
+    stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, ...env },
+  });
+  child.stderr.on('data', (d) => said.push(d));
+  children.push(child);
+  child.on('exit', (code) => {
+    // Both or neither: where one ends, the other does, too.
+    stop();
+    if (children.some((one) => one.exitCode === null && one.signalCode === null)) return;
+    if (said.length) process.stderr.write(Buffer.concat(said));
+    process.exit(code ?? 0);
+  });
+};
+const stop = () => {
+  for (const child of children) child.kill();
+};
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
-server.on('exit', (code) => {
-  if (said.length) process.stderr.write(Buffer.concat(said));
-  process.exit(code ?? 0);
+start(['dist/stand-ins/campus.mjs', String(port + 10)], { CAMPUS_DATA: process.env.CURRYCOMB_DATA });
+start(['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  CURRYCOMB_HOST: hostAddress,
 });
 
-for (let i = 0; ; i += 1) {
-  const answer = await fetch(address).catch(() => null);
-  if (answer?.ok) break;
-  if (i > 240) {
-    console.error(`The application does not answer at ${address}.`);
-    stop();
-    process.exit(1);
-  }
-  await new Promise((r) => setTimeout(r, 250));
-}
+await answers(address, 'The application');
+await answers(hostAddress, 'The campus host');
 const greeting = await bringInDemo().catch((error) => {
   console.error(`The shells of the demo could not be brought in: ${error.message}`);
   return 'Bring a shell in yourself, or press “Bring in the demo shells” on the empty list.';
@@ -37,7 +43,24 @@ console.log(`
 Currycomb is ready: ${address}
 
 ${greeting}
-Stop with Ctrl C.`);
+
+A campus host stands in at ${hostAddress}, with BIO 355 on it: bring it in “from a campus host”,
+as r.alder with the secret marsh-marigold. What goes wrong there is set on its own page.
+Stop both with Ctrl C.`);
+
+/** Waits until something answers; gives up after a minute. */
+async function answers(url, name) {
+  for (let i = 0; ; i += 1) {
+    const answer = await fetch(url).catch(() => null);
+    if (answer?.ok) return;
+    if (i > 240) {
+      console.error(`${name} does not answer at ${url}.`);
+      stop();
+      process.exit(1);
+    }
+    await new Promise((r) => setTimeout(r, 250));
+  }
+}
 
 /** Brings the demo's shells in where there is no shell yet, waits until they are here and combed, and says what is there. */
 async function bringInDemo() {

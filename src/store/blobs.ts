@@ -10,6 +10,7 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
   writeSync,
 } from 'node:fs';
 import { createHash } from 'node:crypto';
@@ -158,6 +159,18 @@ export class BlobStore {
     return gone.length + this.sweepFiles(used);
   }
 
+  /** What a blob and all that it is of no use without come to: bytes by hash. What is not there counts as nothing. */
+  sizesFrom(root: string): ReadonlyMap<string, number> {
+    this.flush();
+    const size = this.pack.prepare('SELECT length(bytes) FROM blobs WHERE hash = ?').pluck();
+    return new Map(
+      [...this.reachedFrom([root])].map((hash) => [
+        hash,
+        (size.get(hash) as number | undefined) ?? this.fileSize(hash),
+      ]),
+    );
+  }
+
   /** Clears away what never became whole. Only while nothing writes, such as when the folder was just opened. */
   clearUnfinished(): void {
     const folder = join(this.folder, 'new');
@@ -208,6 +221,10 @@ export class BlobStore {
 
   private packed(hash: string): Buffer | null {
     return (this.statements.read.get(hash) as Buffer | undefined) ?? null;
+  }
+
+  private fileSize(hash: string): number {
+    return statSync(this.path(hash as Sha256), { throwIfNoEntry: false })?.size ?? 0;
   }
 
   private filed(hash: Sha256): Buffer | null {

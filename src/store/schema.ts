@@ -212,6 +212,8 @@ export const runs = sqliteTable(
     undoes: text('undoes'),
     /** What goes with the job that carries it out on a host, as JSON. */
     task: text('task'),
+    /** On a host: how many changes its script has; null until that is worked out. */
+    lines: integer('lines'),
     /** The added package: its name and SHA-256. */
     packageName: text('package_name'),
     packageHash: text('package_hash'),

@@ -5,7 +5,7 @@ import { Hono, type Context, type Next } from 'hono';
 import { campusApi, openApiAbout } from './api';
 import type { CampusHost } from './host';
 import { troublesPage } from './troubles-page';
-import { noTroubles, troublesSchema } from './troubles';
+import { allTroubles, noTroubles, troublesSchema } from './troubles';
 
 type Env = { Bindings: HttpBindings };
 
@@ -13,6 +13,11 @@ type Env = { Bindings: HttpBindings };
 const restartTakes = 150;
 /** How long who was too fast is told to wait, in seconds. */
 const tooFastWait = 1;
+
+const presets: ReadonlyMap<string, unknown> = new Map([
+  ['none', noTroubles],
+  ['all', allTroubles],
+]);
 
 /** The troubles of a host, and everything else that stands before its API. */
 export function campusApp(host: CampusHost): Hono<Env> {
@@ -23,9 +28,8 @@ export function campusApp(host: CampusHost): Hono<Env> {
   app.post('/troubles', async (c) => {
     const form = await c.req.parseBody();
     const numbers = Object.entries(form).map(([name, value]) => [name, Number(value)]);
-    const parsed = troublesSchema.safeParse(
-      form['preset'] === 'none' ? noTroubles : Object.fromEntries(numbers),
-    );
+    const wanted = presets.get(String(form['preset'])) ?? Object.fromEntries(numbers);
+    const parsed = troublesSchema.safeParse(wanted);
     if (!parsed.success)
       return c.html(troublesPage(host.troubles, 'One of these is no number that fits.'), 400);
     host.setTroubles(parsed.data);

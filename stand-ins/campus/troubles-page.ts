@@ -31,6 +31,7 @@ small{color:#51605a}button{font:inherit;padding:.45rem 1rem;margin-right:.6rem}.
 who asks is told nothing of it. Its API is written down in <a href="/openapi.json">openapi.json</a>.</p>
 <p>Sign in with the name <strong>r.alder</strong> and the secret <strong>marsh-marigold</strong>.</p>
 ${complaint ? `<p role="alert"><strong>${complaint}</strong></p>` : ''}
-<form method="post" action="/troubles">${fields}
-<p class="wide"><button>Let it go wrong like this</button><button name="preset" value="none">Let nothing go wrong</button></p></form></main></html>`;
+<form method="post" action="/troubles">
+<p class="wide"><button>Let it go wrong like this</button><button name="preset" value="all">Let everything go wrong</button><button name="preset" value="none">Let nothing go wrong</button></p>
+${fields}</form></main></html>`;
 }

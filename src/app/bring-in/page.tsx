@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { rememberedColumns } from '@/services/bring-in/sheet-columns';
 import { appContext } from '@/services/open-context';
 import { houseTerms } from '@/services/house-rules/house-rules';
@@ -13,7 +14,11 @@ export default function BringInPage() {
     <>
       <TopBar title="Bring in a shell" />
       <main id="main" style={{ padding: '20px 22px', maxWidth: 1140, margin: '0 auto' }}>
-        <h1 style={{ marginBottom: 16 }}>Bring in a shell</h1>
+        <h1>Bring in a shell</h1>
+        <p style={{ margin: '6px 0 16px' }}>
+          It stands on a campus host that you may sign in to?{' '}
+          <Link href="/bring-in/from-host">Read it from there.</Link>
+        </p>
         <BringInForm remembered={rememberedColumns(context)} terms={houseTerms(context)} />
       </main>
     </>

@@ -1,6 +1,6 @@
 import { listNames, type ListName, type ThingOf } from '@/core/edits/edit';
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { CalendarFrame, Shell, Term } from '@/core/shell/model';
+import type { Shell, Term } from '@/core/shell/model';
 import { shellRef } from '@/core/shell/refs';
 import type { LocalDate } from '@/core/time/local-date';
 import { idField } from './collections';
@@ -41,6 +41,7 @@ export function shellOfLists(host: WireShell, lists: Lists, names: Names): Shell
     asOf: description.today as LocalDate,
     calendar: description.calendar,
     enrolments: people,
+    isLive: true,
     frame: { ...emptyShell.frame, title: description.title },
   };
 }

@@ -275,4 +275,6 @@ export interface Shell {
   readonly frame: PackageFrame;
   readonly calendar: CalendarFrame | null;
   readonly baseline: Baseline | null;
+  /** It stands on a host where people work while it is looked at; left out for what was read from a package. */
+  readonly isLive?: true;
 }

@@ -24,7 +24,7 @@ test('entries are read one after another, so that thousands of them are not in m
   await writeCartridge(c.shell(), source, join(folder, 'many.imscc'));
   expect(asked).toBe(3000);
   expect(mostAhead).toBeLessThan(20);
-});
+}, 30_000);
 
 test('where bytes are missing the writing ends with a sentence that names the file', async () => {
   const c = new ShellComposer();

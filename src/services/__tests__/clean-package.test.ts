@@ -156,7 +156,12 @@ describe('the ways that cleaning ends', () => {
     const result = await clean(plain, { checks: ['duplicate.same-content'] }, out);
     expect(result).toMatchObject({
       ok: true,
-      value: { kind: 'blocked', lines: ['delete b: “Gauge” has 1 pieces of student work; hide it instead'] },
+      value: {
+        kind: 'blocked',
+        lines: [
+          'delete b: “Gauge” has 1 piece of student work; hide it instead, or confirm that it is gone for good',
+        ],
+      },
     });
     expect(readdirSync(folder)).not.toContain('blocked');
   });

@@ -29,6 +29,11 @@ export function orderIncoming(
   form: z.output<typeof incomingSchema>,
   today: LocalDate,
 ): Result<{ jobId: string }> {
+  if (shell.row.hostId !== null)
+    return bad(
+      'on-host',
+      'This shell stands on a campus host; a package can only be added to a shell that was brought in as one.',
+    );
   const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map((of) =>
     uploadedFile(context, of),
   );

@@ -4,6 +4,7 @@ import { PackageConnector } from '@/connectors/package/package-connector';
 import { arrange } from '@/core/plan/arrange';
 import { sealOf } from '@/core/plan/normalise';
 import { countChanges } from '@/core/plan/results';
+import { emptinessOf } from '@/core/plan/reset/emptiness';
 import { runPlan } from '@/core/plan/run-plan';
 import { scriptOf } from '@/core/plan/script';
 import { stepSchema } from '@/core/plan/step';
@@ -70,6 +71,7 @@ export const carryOutJob = defineJob({
       nothing: 0,
       removed: run.removed,
       relinked,
+      emptiness: emptinessOf(before, connector.shell, run.steps),
     };
     return good({
       state: keepState(blobs, connector.shell),

@@ -31,7 +31,11 @@ export function orderUndo(
   if (refused) return refused;
   if (run.place === 'host') return orderHostUndo(context, shell, wantedOf(context, shell, run, undo));
   const before = context.db.select().from(versions).where(eq(versions.id, run.beforeVersion)).get();
-  if (!before) return bad('no-restore-point', 'The restore point of this run is not in the store.');
+  if (!before || before.stateBlob === '')
+    return bad(
+      'no-restore-point',
+      'The restore point of this run was thrown away, so it can’t be taken back.',
+    );
   const isLast = run.afterVersion === shell.version.id;
   const common = {
     versionId: shell.version.id,

@@ -1,4 +1,5 @@
 import type { IncomingType } from '@/core/add/incoming';
+import type { Emptiness } from '@/core/plan/reset/emptiness';
 import type { RemovedCounts } from '@/core/plan/run-plan';
 import type { Difference } from './host/differences';
 import type { RunRow } from '../shells/current-shell';
@@ -16,6 +17,8 @@ export interface RunSummary {
   readonly moreDifferences?: number;
   /** Steps that the host can’t do: they stand in the work order. */
   readonly byHand?: number;
+  /** For a plan that resets: what is left of the areas that it names, by a fresh reading. */
+  readonly emptiness?: Emptiness | null;
   /** For a package that was added: what came in. */
   readonly added?: Readonly<Record<IncomingType, number>>;
 }

@@ -7,6 +7,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import type { Db, Transaction } from '@/store/database';
 import { hosts, shells } from '@/store/schema';
 import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
 
 export type HostRow = typeof hosts.$inferSelect;
 
@@ -90,3 +91,9 @@ const hereOf = ({ db }: Context, hostId: string, hostShell: string): string | nu
     .from(shells)
     .where(and(eq(shells.hostId, hostId), eq(shells.hostShell, hostShell)))
     .get()?.id ?? null;
+
+/** The host that a shell stands on; null for one that was brought in as a package. */
+export function hostOfShell({ db }: Context, { row }: CurrentShell): HostView | null {
+  const host = row.hostId === null ? null : findHost(db, row.hostId);
+  return host && viewOf(host);
+}

@@ -19,12 +19,14 @@ export async function exportShell(
   shell: CurrentShell,
   what: ExportKind,
   chosen?: readonly string[],
+  /** Another version’s state than the one that is current. */
+  stateBlob = blobHash.parse(shell.version.stateBlob),
 ): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
   const dir = join(context.dataDir, 'exports');
   mkdirSync(dir, { recursive: true });
   const file = join(dir, randomUUID());
   const id = context.jobs.order(exportJob, shell.row.id, {
-    stateBlob: blobHash.parse(shell.version.stateBlob),
+    stateBlob,
     what,
     file,
     ...(chosen ? { chosen: [...chosen] } : {}),

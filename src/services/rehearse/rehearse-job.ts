@@ -2,10 +2,16 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { Audit } from '@/core/checks/run-checks';
 import type { Finding } from '@/core/checks/finding';
+import type { HouseRules } from '@/core/checks/house-rules';
 import { sealOf } from '@/core/plan/normalise';
+import { comebacksOf, type Comebacks } from '@/core/plan/comebacks';
+import { gradeWeights, notReaching, type CategoryWeight, type NotReaching } from '@/core/plan/grades-after';
+import { outlineDifference, type OutlineLine } from '@/core/plan/outline-difference';
+import { refsOf } from '@/core/plan/refs-of-shell';
+import { blockedRefs, waysOut, type WayOut } from '@/core/plan/ways-out';
 import { rehearse, type Rehearsal } from '@/core/plan/rehearse';
 import { writeResult, countChanges, type WrittenResult } from '@/core/plan/results';
-import type { RemovedCounts } from '@/core/plan/run-plan';
+import type { PlanRun, RemovedCounts, RunRules } from '@/core/plan/run-plan';
 import { stepSchema, type Step } from '@/core/plan/step';
 import { takeInventory } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
@@ -33,9 +39,31 @@ export interface RehearsalView {
   /** Refs that are gone afterwards, and those whose item changed or moved. */
   readonly gone: readonly string[];
   readonly changed: readonly string[];
+  readonly blocked: readonly BlockedThing[];
+  readonly comebacks: ComebackView;
+  readonly weights: readonly CategoryWeight[];
+  /** Graded work that would not reach the records system afterwards, and how much of it would not today. */
+  readonly notReaching: readonly NotReaching[];
+  readonly notReachingNow: number;
+  /** The outline before and after as far as they differ, line by line. */
+  readonly outline: readonly OutlineLine[];
   readonly before: { readonly counts: Audit['counts'] };
   readonly after: { readonly audit: Audit; readonly sketch: Sketch };
 }
+
+/** Something that a guard holds back, with what can be done instead. */
+export interface BlockedThing {
+  readonly action: string;
+  readonly ref: string;
+  readonly title: string;
+  readonly reason: string;
+  readonly ways: readonly WayOut[];
+}
+
+/** How many things come back in which way, and the titles of the first of them. */
+export type ComebackView = Readonly<
+  Record<keyof Comebacks, { readonly count: number; readonly titles: readonly string[] }>
+>;
 
 interface Rehearsed {
   readonly seal: string;
@@ -70,7 +98,7 @@ export const rehearseJob = defineJob({
     return good({
       seal: sealOf(normalised, versionId),
       steps: normalised,
-      view: viewOf(rehearsal),
+      view: viewOf(rehearsal, read.value),
     } satisfies Rehearsed);
   },
   settle: (rehearsed: Rehearsed, { versionId, planKey }, { tx, now, shellId }) => {
@@ -92,7 +120,37 @@ export const rehearseJob = defineJob({
   },
 });
 
-function viewOf({ run, after, closed, caused, gained, lost }: Rehearsal): RehearsalView {
+/** So many titles of a sort are kept for the page; the others are counted. */
+const mostTitles = 200;
+/** So many blocked things are looked at for ways out, and for so long, in milliseconds. */
+const mostBlocked = 40;
+const waysBudget = 400;
+
+function comebackView(run: PlanRun): ComebackView {
+  const { returns, asNew, forGood } = comebacksOf(run.before, run.after);
+  const told = (things: Comebacks['returns']) => ({
+    count: things.length,
+    titles: things.slice(0, mostTitles).map(({ title }) => title),
+  });
+  return { returns: told(returns), asNew: told(asNew), forGood: told(forGood) };
+}
+
+function blockedThings(run: PlanRun, rules: RunRules): BlockedThing[] {
+  const until = performance.now() + waysBudget;
+  const titles = refsOf(run.after);
+  return run.results
+    .filter(({ outcome }) => outcome === 'blocked')
+    .flatMap((result) => blockedRefs(result).map((ref) => ({ result, ref })))
+    .map(({ result, ref }, n) => ({
+      action: result.step.action,
+      ref,
+      title: titles.titleOf(ref),
+      reason: result.reason ?? '',
+      ways: n < mostBlocked && performance.now() < until ? waysOut(run.after, result, ref, rules) : [],
+    }));
+}
+
+function viewOf({ run, after, closed, caused, gained, lost }: Rehearsal, rules: HouseRules): RehearsalView {
   const [was, is] = [thingsOf(run.before), thingsOf(run.after)];
   const results = run.results.map(writeResult);
   return {
@@ -107,6 +165,12 @@ function viewOf({ run, after, closed, caused, gained, lost }: Rehearsal): Rehear
     lost: lost.map((item) => item.title),
     gone: [...was.keys()].filter((ref) => !is.has(ref)),
     changed: [...is].filter(([ref, thing]) => was.has(ref) && was.get(ref) !== thing).map(([ref]) => ref),
+    blocked: blockedThings(run, rules),
+    comebacks: comebackView(run),
+    weights: gradeWeights(run.before, run.after),
+    notReaching: notReaching(run.after, rules.catchAllCategories).slice(0, mostTitles),
+    notReachingNow: notReaching(run.before, rules.catchAllCategories).length,
+    outline: outlineDifference(run.before, run.after),
     before: { counts: takeInventory(run.before).counts },
     after: { audit: after, sketch: sketchOf(run.after) },
   };

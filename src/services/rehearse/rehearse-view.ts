@@ -18,6 +18,8 @@ export interface RehearseStageView {
   readonly planSize: number;
   readonly planKey: string;
   readonly combed: boolean;
+  /** It stands on a campus host, and is changed there. */
+  readonly onHost: boolean;
   readonly sealed: SealedView | null;
   readonly before: {
     readonly sketch: Sketch;
@@ -38,6 +40,7 @@ export function rehearseStage(context: Context, shell: CurrentShell): RehearseSt
     planSize: plan.size,
     planKey: plan.key,
     combed: audit !== null,
+    onHost: row.hostId !== null,
     sealed: sealedView(context, shell),
     before: {
       sketch: sketchOfVersion(version),

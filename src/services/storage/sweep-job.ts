@@ -8,7 +8,7 @@ import { defineJob } from '../jobs/job-record';
 
 /** Every blob that a row names: states of versions and of waiting packages, edits of runs, previews. */
 const roots =
-  'SELECT state_blob FROM versions UNION SELECT state_blob FROM incomings UNION SELECT preview_blob FROM incomings ' +
+  "SELECT state_blob FROM versions WHERE state_blob <> '' UNION SELECT state_blob FROM incomings UNION SELECT preview_blob FROM incomings " +
   'UNION SELECT edits_blob FROM runs WHERE edits_blob IS NOT NULL';
 
 /** Throws away blobs that nothing uses: what a reading that did not end well, or a shell that was removed, left behind. */
@@ -20,7 +20,9 @@ export const sweepJob = defineJob({
     const db = new Database(join(dataDir, 'currycomb.sqlite'), { readonly: true });
     try {
       const states = db
-        .prepare('SELECT state_blob FROM versions UNION SELECT state_blob FROM incomings')
+        .prepare(
+          "SELECT state_blob FROM versions WHERE state_blob <> '' UNION SELECT state_blob FROM incomings",
+        )
         .pluck();
       for (const state of states.all() as Sha256[]) if (!blobs.holdsAny(state)) holdOldState(blobs, state);
       return good({ gone: blobs.sweep(db.prepare(roots).pluck().all() as string[]) });

@@ -40,5 +40,6 @@ ALTER TABLE `runs` ADD `place` text DEFAULT 'store' NOT NULL;--> statement-break
 ALTER TABLE `runs` ADD `wish` text DEFAULT 'go' NOT NULL;--> statement-breakpoint
 ALTER TABLE `runs` ADD `undoes` text;--> statement-breakpoint
 ALTER TABLE `runs` ADD `task` text;--> statement-breakpoint
+ALTER TABLE `runs` ADD `lines` integer;--> statement-breakpoint
 ALTER TABLE `shells` ADD `host_id` text REFERENCES hosts(id);--> statement-breakpoint
 ALTER TABLE `shells` ADD `host_shell` text;

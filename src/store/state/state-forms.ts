@@ -30,6 +30,7 @@ export const stateParts: readonly StatePart[] = [
       'asOf',
       'enrolments',
       'frame',
+      'isLive',
     ],
     holds: nothing,
   },

@@ -3,6 +3,8 @@ import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
 import type { IntakeNote } from '@/core/shell/result';
 import { spellDate } from '@/core/time/local-date';
+import type { HostView } from '@/services/hosts/host-records';
+import { ReadAgain } from '../hosts/read-again';
 import { IdentityAlarm } from './identity-alarm';
 import { IntakeReport } from './intake-report';
 import { FigureList } from './figure-list';
@@ -19,6 +21,7 @@ export function InventoryView({
   term,
   unused,
   combed,
+  host,
 }: {
   id: string;
   inventory: Inventory;
@@ -27,6 +30,8 @@ export function InventoryView({
   /** How many items students see that nobody used for this term. */
   unused: number;
   combed: boolean;
+  /** The campus host that it stands on. */
+  host: HostView | null;
 }) {
   const contents = `/shells/${id}/bring-in/contents`;
   return (
@@ -43,9 +48,12 @@ export function InventoryView({
             <Link href={`/shells/${id}/comb`}>{combed ? 'go on to its findings' : 'comb it'}</Link>.
           </p>
         </div>
-        <Button variant="outlined" href={`/shells/${id}/bring-in/add`}>
-          Add a package
-        </Button>
+        {host === null && (
+          <Button variant="outlined" href={`/shells/${id}/bring-in/add`}>
+            Add a package
+          </Button>
+        )}
+        {host !== null && <ReadAgain shellId={id} host={host} />}
       </div>
       <FigureList inventory={inventory} unused={unused} contents={contents} />
       <section className={styles.chart} aria-labelledby="months">

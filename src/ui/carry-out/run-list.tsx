@@ -3,20 +3,28 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { plural } from '@/core/text/plural';
 import type { LedgerLine } from '@/services/carry-out/ledger';
 import type { RunSummary } from '@/services/carry-out/run-summary';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
-import { useJob } from '../jobs/use-job';
+import { send, useJob } from '../jobs/use-job';
 import { actionTitles } from '../rehearse/step-table';
-import { sayRun } from './say-run';
+import type { OpenRunView, RunNote } from '@/services/carry-out/host/open-run-view';
+import { OpenRun } from './open-run';
+import { outcomeWords } from './outcome-words';
+import { sayMet } from './say-met';
+import { sayEmptiness, sayRun } from './say-run';
 import styles from '../rehearse/rehearse.module.css';
 
 export interface RunView {
   readonly id: string;
+  readonly kind: 'plan' | 'add' | 'undo';
   readonly state: 'done' | 'undone';
+  /** What was met on the way, how often each sort; empty for our own store. */
+  readonly met: Readonly<Record<string, number>>;
+  readonly notes: readonly RunNote[];
   readonly finishedAt: string;
   /** The package that was added; null for a plan. */
   readonly packageName: string | null;
@@ -28,40 +36,62 @@ export interface RunView {
 
 interface RunListProps {
   readonly id: string;
+  /** A run on the host that is not at its end. */
+  readonly open: OpenRunView | null;
+  /** How much of the work order is to be done yet, and whether there is any. */
+  readonly workOrder: { readonly open: number; readonly ticked: number };
   readonly code: string;
   readonly title: string;
   readonly runs: readonly RunView[];
   readonly planSize: number;
+  /** The shell stands on a campus host. */
+  readonly onHost: boolean;
 }
 
 /** Every run with its ledger; the newest can be taken back as a whole. */
-export function RunList({ id, code, title, runs, planSize }: RunListProps) {
+export function RunList({ id, code, title, runs, planSize, open, workOrder, onHost }: RunListProps) {
   const router = useRouter();
   const undo = useJob(() => router.refresh(), { shellId: id, kind: 'undo' });
   const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
-  const takeBack: TakeBack = (runId, what, sequence) =>
-    void undo.start(`/api/shells/${id}/undo`, {
-      runId,
-      what,
-      ...(sequence === undefined ? {} : { sequence }),
+  const [trouble, setTrouble] = useState('');
+  const takeBack: TakeBack = (runId, what, sequence) => {
+    const body = { runId, what, ...(sequence === undefined ? {} : { sequence }) };
+    const url = `/api/shells/${id}/undo`;
+    if (!onHost) return void undo.start(url, body);
+    // On a host it is a run of its own, which this page follows as soon as it is ordered.
+    void send(url, body).then((answer) => {
+      setTrouble(answer.ok ? '' : answer.trouble);
+      router.refresh();
     });
+  };
   const [last] = runs;
+  if (open)
+    return (
+      <div className={styles.page}>
+        <OpenRun key={open.id} shellId={id} first={open} />
+      </div>
+    );
   if (!last) return <NoRuns id={id} planSize={planSize} />;
   return (
     <div className={styles.page}>
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
-          <h1>
-            {last.state === 'undone' ? 'The last run was taken back: all is as before' : sayRun(last.summary)}
-          </h1>
+          <h1>{headlineOf(last)}</h1>
           <p className="soft number" style={{ margin: '4px 0 0' }}>
             {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked,{' '}
             {plural(last.summary.relinked, 'link')} led elsewhere.
           </p>
         </div>
+        <Button href={`/shells/${id}/carry-out/ledger`}>Ledger</Button>
+        <Button href={`/shells/${id}/carry-out/restore-points`}>Restore points</Button>
         <Button variant="outlined" href={`/shells/${id}/carry-out/reset`}>
           Reset the shell …
         </Button>
+        {workOrder.open + workOrder.ticked > 0 && (
+          <Button variant="outlined" href={`/shells/${id}/carry-out/work-order`}>
+            Work order ({workOrder.open} to do)
+          </Button>
+        )}
         {last.state === 'done' && (
           <Button variant="contained" href={`/shells/${id}/prove`}>
             See the proof
@@ -69,6 +99,11 @@ export function RunList({ id, code, title, runs, planSize }: RunListProps) {
         )}
       </div>
       <JobProgress job={undo} label="Taking back" />
+      {trouble && (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
       {runs.map((run) => (
         <RunCard key={run.id} run={run} isOpen={run === last} busy={busy} onTakeBack={takeBack}>
           <SmallCloth code={code} title={title} />
@@ -83,6 +118,13 @@ export function RunList({ id, code, title, runs, planSize }: RunListProps) {
       )}
     </div>
   );
+}
+
+function headlineOf({ state, kind, summary }: RunView): string {
+  if (state === 'undone') return 'The last run was taken back: all is as before';
+  if (kind === 'undo') return `Taken back on the host: ${plural(summary.done, 'step')}`;
+  if (summary.stopped !== undefined) return `Stopped: ${plural(summary.done, 'change')} made before`;
+  return summary.emptiness ? sayEmptiness(summary.emptiness) : sayRun(summary);
 }
 
 type TakeBack = (runId: string, what: 'run' | 'since' | 'step', sequence?: number) => void;
@@ -108,6 +150,11 @@ function NoRuns({ id, planSize }: Pick<RunListProps, 'id' | 'planSize'>) {
   );
 }
 
+function nameOfRun({ kind, packageName }: RunView): string {
+  if (packageName !== null) return `“${packageName}” added, run`;
+  return kind === 'undo' ? 'Taking back' : 'Run';
+}
+
 interface RunCardProps {
   readonly run: RunView;
   readonly isOpen: boolean;
@@ -124,11 +171,12 @@ function RunCard({ run, isOpen, busy, onTakeBack, children }: RunCardProps) {
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', flexWrap: 'wrap' }}>
         {children}
         <h2 style={{ flex: 1 }} className="number">
-          {run.packageName === null ? 'Run' : `“${run.packageName}” added, run`} of{' '}
-          <time dateTime={run.finishedAt}>{when}</time>
+          {nameOfRun(run)} of <time dateTime={run.finishedAt}>{when}</time>
         </h2>
         <RunActions run={run} busy={busy} onUndo={(what) => onTakeBack(run.id, what)} />
       </div>
+      <Compared summary={run.summary} />
+      <Met run={run} />
       <details open={isOpen} style={{ marginTop: 8 }}>
         <summary>Ledger</summary>
         <LedgerTable
@@ -152,6 +200,7 @@ function RunActions({
   onUndo: (what: 'run' | 'since') => void;
 }) {
   if (run.state === 'undone') return <span className="soft">taken back</span>;
+  if (run.kind === 'undo') return null;
   return (
     <>
       <Button variant="outlined" disabled={busy} onClick={() => onUndo('run')}>
@@ -163,6 +212,50 @@ function RunActions({
         </Button>
       )}
     </>
+  );
+}
+
+/** A run on a host: in what the shell that was read back is not as rehearsed. */
+function Compared({ summary: { differences, moreDifferences = 0 } }: Pick<RunView, 'summary'>) {
+  if (differences === undefined) return null;
+  if (differences.length === 0)
+    return <p style={{ margin: '6px 0 0' }}>Read back from the host: all is as rehearsed.</p>;
+  const count = differences.length + moreDifferences;
+  return (
+    <Alert severity="warning" style={{ marginTop: 8 }}>
+      <details>
+        <summary>Read back from the host: {plural(count, 'thing is', 'things are')} not as rehearsed</summary>
+        <ul>
+          {differences.map(({ ref, title, what }) => (
+            <li key={ref}>
+              {title && `“${title}”: `}
+              {what}
+            </li>
+          ))}
+          {moreDifferences > 0 && <li>and {moreDifferences} more</li>}
+        </ul>
+      </details>
+    </Alert>
+  );
+}
+
+/** Each try again, sign-in and restart of a run on a host. */
+function Met({ run: { met, notes } }: { run: RunView }) {
+  if (notes.length === 0) return null;
+  return (
+    <details style={{ marginTop: 8 }}>
+      <summary>{sayMet(met)}</summary>
+      <ol>
+        {notes.map(({ at, message }, n) => (
+          <li key={n}>
+            <time className="number soft" dateTime={at}>
+              {new Date(at).toLocaleTimeString('en-GB')}
+            </time>{' '}
+            {message}
+          </li>
+        ))}
+      </ol>
+    </details>
   );
 }
 
@@ -205,7 +298,7 @@ function LedgerTable({
               {l.titles.length > 3 && ` and ${l.titles.length - 3} more`}
             </td>
             <td>
-              {l.outcome}
+              {outcomeWords[l.outcome] ?? l.outcome}
               {l.reason && <span className="soft">: {l.reason}</span>}
             </td>
             <td>

@@ -1,4 +1,5 @@
-import { sayRun } from './say-run';
+import { sayMet } from './say-met';
+import { sayEmptiness, sayRun } from './say-run';
 
 const none = { items: 0, files: 0, events: 0, gradeCategories: 0, gradeColumns: 0, banks: 0 };
 
@@ -16,3 +17,16 @@ test.each([
     'Done: 2 items, 3 files and 1 event were added',
   ],
 ])('%j', (summary, words) => expect(sayRun(summary)).toBe(words));
+
+test.each([
+  [{ before: 527, left: 0, kept: 0, stuck: [] }, 'Empty: 0 of 527 left'],
+  [{ before: 527, left: 5, kept: 5, stuck: [] }, 'Empty but for what was kept: 5 of 527 left'],
+  [{ before: 1200, left: 2, kept: 1, stuck: ['p1'] }, '1 thing would not go (p1): 2 of 1,200 left'],
+])('%j', (emptiness, said) => expect(sayEmptiness(emptiness)).toBe(said));
+
+test('what was met is told by sort, and nothing where nothing was', () => {
+  expect(sayMet({ failed: 2, stalled: 1 })).toBe(
+    'Met and overcome: 2 failed requests, 1 job that stopped and was started again',
+  );
+  expect(sayMet({})).toBe('');
+});

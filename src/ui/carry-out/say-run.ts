@@ -1,4 +1,5 @@
 import { plural } from '@/core/text/plural';
+import type { Emptiness } from '@/core/plan/reset/emptiness';
 import type { RunSummary } from '@/services/carry-out/run-summary';
 
 /** Joins parts the way people do: “a, b and c”. */
@@ -30,4 +31,12 @@ export function sayRun({ removed, added, done }: Pick<RunSummary, 'removed' | 'a
   if (!parts.length) return `Done: ${plural(done, 'change')} made`;
   const [one, many] = added ? ['was added', 'were added'] : ['is gone', 'are gone'];
   return `Done: ${join(parts)} ${sum === 1 ? one : many}`;
+}
+
+/** How empty a reset left the shell, in one line. */
+export function sayEmptiness({ before, left, kept, stuck }: Emptiness): string {
+  const counts = `${left.toLocaleString('en')} of ${before.toLocaleString('en')} left`;
+  if (left === 0) return `Empty: ${counts}`;
+  if (left === kept) return `Empty but for what was kept: ${counts}`;
+  return `${plural(left - kept, 'thing')} would not go (${stuck.slice(0, 3).join(', ')}): ${counts}`;
 }

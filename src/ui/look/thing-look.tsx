@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import type { LookedAt, ThingLook as Look } from '@/services/shells/thing-look';
 import { useAnswer } from '../jobs/use-answer';
 import { PageFrame } from './page-frame';
@@ -14,8 +15,23 @@ interface ThingLookProps {
 
 const noWords: readonly string[] = [];
 
+/** A thing as it looks, and a way to what was done to it. */
+export function ThingLook(props: ThingLookProps) {
+  const { shellId, thing } = props;
+  return (
+    <>
+      <Appearance {...props} />
+      <p className={styles.history}>
+        <Link href={`/shells/${shellId}/carry-out/ledger?ref=${encodeURIComponent(thing.ref)}`}>
+          What was done to “{thing.title}”
+        </Link>
+      </p>
+    </>
+  );
+}
+
 /** A thing as it looks: a page in a frame, a picture, a text, the first page of a PDF, or why it can’t be shown. */
-export function ThingLook({ shellId, thing, words = noWords }: ThingLookProps) {
+function Appearance({ shellId, thing, words = noWords }: ThingLookProps) {
   const query = new URLSearchParams({ type: thing.type, ref: thing.ref });
   const answer = useAnswer<Look>(`/api/shells/${shellId}/look?${query.toString()}`);
   const look = answer?.value ?? null;

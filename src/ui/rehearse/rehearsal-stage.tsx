@@ -1,13 +1,14 @@
 'use client';
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { RehearseStageView } from '@/services/rehearse/rehearse-view';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
-import { useJob } from '../jobs/use-job';
+import { send, useJob } from '../jobs/use-job';
 import { Rehearsed } from './rehearsed';
 import styles from './rehearse.module.css';
 
@@ -22,6 +23,17 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
     },
     { shellId: view.id, kind: 'carry-out' },
   );
+  // On a host a run goes on for a while: it is followed on its own page.
+  const startRun = async () => {
+    const url = `/api/shells/${view.id}/run`;
+    if (!view.onHost) return run.start(url);
+    const ordered = await send(url);
+    setTrouble(ordered.ok ? null : ordered.trouble);
+    if (!ordered.ok) return;
+    router.push(`/shells/${view.id}/carry-out`);
+    router.refresh();
+  };
+  const [trouble, setTrouble] = useState<string | null>(null);
   const started = useRef<string | null>(null);
   const due = view.planSize > 0 && view.combed && !view.sealed;
   const { start } = rehearsal;
@@ -58,15 +70,21 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
           variant="contained"
           size="large"
           disabled={running || changes === 0}
-          onClick={() => void run.start(`/api/shells/${view.id}/run`)}
+          onClick={() => void startRun()}
         >
           Carry out {plural(changes, 'change')}
+          {view.onHost && ' on the host'}
         </Button>
         <Button variant="text" href={`/shells/${view.id}/rehearse/plan`}>
           The plan, step by step
         </Button>
         <span className="soft">A restore point is made first; the whole run can be taken back.</span>
         <JobProgress job={run} label="Carrying out" />
+        {trouble && (
+          <Alert severity="error" role="alert">
+            {trouble}
+          </Alert>
+        )}
       </div>
     </div>
   );

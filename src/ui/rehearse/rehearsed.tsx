@@ -1,8 +1,11 @@
-import Alert from '@mui/material/Alert';
 import { plural } from '@/core/text/plural';
 import type { RehearseStageView, SealedView } from '@/services/rehearse/rehearse-view';
 import { Coat } from '../coat/coat';
 import { FamilyShape } from '../marks/family-shape';
+import { BlockedThings } from './blocked-things';
+import { ComebackList } from './comebacks';
+import { GradesAfter } from './grades-after';
+import { OutlineAfter } from './outline-after';
 import { StepTable } from './step-table';
 import styles from './rehearse.module.css';
 
@@ -16,24 +19,18 @@ const mostNamed = 30;
 
 /** What a rehearsal showed: in figures, before and after, step by step, and what it does to students, links and findings. */
 export function Rehearsed({ view, sealed }: RehearsedProps) {
-  const blocked = sealed.results.filter((r) => r.outcome === 'blocked');
   return (
     <>
       <div>
         <h1>{headingOf(sealed)}</h1>
         <p className="soft" style={{ margin: '4px 0 0' }}>
-          Tried on a copy just now; nothing has been changed yet. Everything that goes returns if you take the
-          run back: its restore point holds items, files and events whole.
+          Tried on a copy just now; nothing has been changed yet. {sayComeback(sealed)}
         </p>
       </div>
-      <Figures sealed={sealed} blocked={blocked.length} />
-      {blocked.length > 0 && (
-        <Alert severity="warning" id="blocked">
-          <strong>Some steps are blocked; the others would be done.</strong>
-          <StepTable results={blocked} label="Blocked steps" />
-        </Alert>
-      )}
+      <Figures sealed={sealed} blocked={sealed.blocked.length} />
+      <BlockedThings shellId={view.id} blocked={sealed.blocked} />
       <TwoCoats view={view} sealed={sealed} />
+      <OutlineAfter lines={sealed.outline} />
       <StepByStep sealed={sealed} />
       <div className={styles.sections}>
         <section className={styles.card} aria-labelledby="sight">
@@ -41,11 +38,23 @@ export function Rehearsed({ view, sealed }: RehearsedProps) {
           <TitleList titles={sealed.lost} empty="They lose sight of nothing." label="no longer see" />
           <TitleList titles={sealed.gained} empty="Nothing new comes into sight." label="newly see" />
         </section>
+        <ComebackList comebacks={sealed.comebacks} />
         <BrokenLinks broken={sealed.broken} />
+        <GradesAfter sealed={sealed} />
         <FindingsAfter sealed={sealed} />
       </div>
     </>
   );
+}
+
+/** Whether all that goes returns, in a sentence. */
+function sayComeback({ comebacks: { returns, asNew, forGood } }: SealedView): string {
+  if (returns.count + asNew.count + forGood.count === 0) return '';
+  if (forGood.count > 0)
+    return `${plural(forGood.count, 'thing')} would lose student work for good; all else returns if you take the run back.`;
+  return asNew.count > 0
+    ? 'Everything that goes is made anew if you take the run back, and links are led to it.'
+    : 'Everything that goes returns if you take the run back: its restore point holds items, files and events whole.';
 }
 
 /** What goes of grade setup and banks. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { refsOf } from '../refs-of-shell';
 import { deleteThings } from '../deletion/delete-things';
+import { withStudentWork } from '../reset/student-work';
 import { defineAction } from './action';
 
 const links = z.union([z.enum(['hold', 'take-out', 'leave-broken']), z.strictObject({ leadTo: z.string() })]);
@@ -11,8 +12,12 @@ const params = z.strictObject({
   unlink: z.boolean().optional(),
   /** Links to what goes may stay and lead nowhere. */
   leaveBroken: z.boolean().optional(),
+  /** How many of the targets have student work: the right number lets it go, for good. */
+  withStudentWork: z.int().min(0).optional(),
 });
 type Params = z.output<typeof params>;
+const setsSchema = z.strictObject({ links, overWork: z.literal(true).optional() });
+type Sets = z.output<typeof setsSchema>;
 type Links = z.output<typeof links>;
 
 function linksOf(params: Params, ref: string): Links {
@@ -34,17 +39,30 @@ export const deleteAction = defineAction({
   params,
   perTarget: ['relink'],
   expects: z.strictObject({ type: z.string() }),
-  sets: z.strictObject({ links }),
-  setsOf: (written, ref) => ({ links: linksOf(written, ref) }),
+  sets: setsSchema,
+  setsOf: (written, ref): Sets => ({ links: linksOf(written, ref) }),
+  expand: (written, targets, shell): { ref: string; sets: Sets }[] => {
+    const work = new Set(withStudentWork(shell, new Set(targets)));
+    const isConfirmed = work.size > 0 && work.size === written.withStudentWork;
+    return targets.map((ref) => ({
+      ref,
+      sets: {
+        links: linksOf(written, ref),
+        ...(isConfirmed && work.has(ref) ? { overWork: true as const } : {}),
+      },
+    }));
+  },
   paramsOf: (targets): Params => {
     const led = targets.flatMap(({ ref, sets }) =>
       typeof sets.links === 'object' ? [[ref, sets.links.leadTo] as const] : [],
     );
     const others = targets.map(({ sets }) => sets.links).filter((l) => typeof l === 'string');
+    const confirmed = targets.filter(({ sets }) => sets.overWork === true).length;
     return {
       ...(led.length ? { relink: Object.fromEntries(led) } : {}),
       ...(others.includes('take-out') ? { unlink: true } : {}),
       ...(others.includes('leave-broken') ? { leaveBroken: true } : {}),
+      ...(confirmed > 0 ? { withStudentWork: confirmed } : {}),
     };
   },
   now: (shell, ref) => {
@@ -52,5 +70,8 @@ export const deleteAction = defineAction({
     return type === null ? null : { type };
   },
   isSet: () => false,
-  apply: (shell, targets) => deleteThings(shell, new Map(targets.map(({ ref, sets }) => [ref, sets.links]))),
+  apply: (shell, targets) =>
+    deleteThings(shell, new Map(targets.map(({ ref, sets }) => [ref, sets.links])), {
+      overStudentWork: new Set(targets.filter(({ sets }) => sets.overWork).map(({ ref }) => ref)),
+    }),
 });

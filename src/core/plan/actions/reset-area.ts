@@ -58,7 +58,7 @@ export const resetArea = defineAction({
   apply: (shell, targets) =>
     deleteThings(shell, new Map(targets.map(({ ref }) => [ref, 'take-out' as const])), {
       onlyNamed: true,
-      overStudentWork: isNumberRight(shell, targets),
+      overStudentWork: isNumberRight(shell, targets) ? everything : nothing,
     }),
 });
 
@@ -77,6 +77,9 @@ function goingBy(
   const { going } = whatGoes(shell, named, keep ?? []);
   return new Map([...going, ...unknown.map((ref) => [ref, 'items'] as const)]);
 }
+
+const everything = { has: () => true };
+const nothing = { has: () => false };
 
 /** Whether the number that was told is that of the things with student work that go. */
 function isNumberRight(shell: Shell, targets: readonly Target<unknown, Sets>[]): boolean {

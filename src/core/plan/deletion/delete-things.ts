@@ -16,9 +16,11 @@ export type LinksThen = { readonly leadTo: string } | 'hold' | 'take-out' | 'lea
 export interface DeletionRules {
   /** Files and grade columns that only the targets use stay, unless they are targets themselves. */
   readonly onlyNamed?: boolean;
-  /** Student work goes along. */
-  readonly overStudentWork?: boolean;
+  /** Refs of targets whose student work goes along: somebody confirmed that it is gone for good. Left out, none. */
+  readonly overStudentWork?: { has(ref: string): boolean };
 }
+
+const nobody: ReadonlySet<string> = new Set();
 
 export interface Deleted {
   readonly shell: Shell;
@@ -35,7 +37,7 @@ export interface Deleted {
 export function deleteThings(
   shell: Shell,
   targets: ReadonlyMap<string, LinksThen>,
-  { onlyNamed = false, overStudentWork = false }: DeletionRules = {},
+  { onlyNamed = false, overStudentWork = nobody }: DeletionRules = {},
 ): Deleted {
   const blocked = new Map<string, string>(whereBothGo(shell, targets));
   for (;;) {
@@ -110,7 +112,7 @@ const brokenOf = (targets: ReadonlyMap<string, LinksThen>): Set<string> =>
 function heldBack(
   shell: Shell,
   targets: ReadonlyMap<string, LinksThen>,
-  studentWork: boolean,
+  overStudentWork: { has(ref: string): boolean },
 ): Map<string, string> {
   const blocked = new Map<string, string>();
   const broken = brokenOf(targets);
@@ -119,7 +121,8 @@ function heldBack(
     const going = weigh(shell, left, broken);
     const before = blocked.size;
     for (const ref of left) {
-      const reason = whyItStays(shell, ref, going, { brokenLinks: broken.has(ref), studentWork });
+      const over = { brokenLinks: broken.has(ref), studentWork: overStudentWork.has(ref) };
+      const reason = whyItStays(shell, ref, going, over);
       if (reason !== null) blocked.set(ref, reason);
     }
     if (blocked.size === before) return blocked;

@@ -2,8 +2,10 @@ import { contentNode, fileNode, linkGraphOf, type NodeKey } from '@/core/links/g
 import { bankOfShell, columnOfShell, contentOfShell, fileOfShell } from '@/core/shell/find-things';
 import type { Content, Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
+import { plural } from '@/core/text/plural';
 import type { ItemRef } from '@/core/shell/refs';
 import { refsOf } from '../refs-of-shell';
+import { mayHaveWork } from '../reset/student-work';
 import { nodesOfItem, type Going } from './going';
 
 /** What a deletion may pass over. */
@@ -44,8 +46,7 @@ function whyItemStays(shell: Shell, ref: ItemRef, going: Going, over: PassedOver
   const { title } = item;
   if (shell.homePages.some((h) => h.ref === ref && h.inUse === true))
     return `“${title}” is the home page in use; set another one first`;
-  if ((item.studentWork ?? 0) > 0 && !over.studentWork)
-    return `“${title}” has ${item.studentWork} pieces of student work; hide it instead`;
+  if (hasWork(shell, item) && !over.studentWork) return sayWork(item);
   const child = outline.children(ref).find((c) => !going.items.has(c.ref));
   if (child) return `“${title}” still holds “${child.title}”; delete that too, or move it out first`;
   const waiting = requiredBy(shell)
@@ -56,6 +57,15 @@ function whyItemStays(shell: Shell, ref: ItemRef, going: Going, over: PassedOver
   if (item.placed || over.brokenLinks || !item.content || going.contents.has(item.content)) return null;
   return `“${title}” is linked from ${nameHolders(shell, nodesOfItem(shell, item), going)}; lead those links elsewhere first`;
 }
+
+/** On a live host, work of which nobody told counts as there while students are enrolled. */
+const hasWork = (shell: Shell, item: Item): boolean =>
+  shell.isLive === true ? mayHaveWork(shell, item) : (item.studentWork ?? 0) > 0;
+
+const sayWork = ({ title, studentWork }: Item): string =>
+  studentWork === null
+    ? `“${title}” may have student work, since students are enrolled; hide it instead, or confirm that it is gone for good`
+    : `“${title}” has ${plural(studentWork, 'piece')} of student work; hide it instead, or confirm that it is gone for good`;
 
 const requirers = new WeakMap<readonly Item[], ReadonlyMap<string, readonly Item[]>>();
 
@@ -115,7 +125,9 @@ function whyCategoryStays(shell: Shell, ref: string, going: Going): string | nul
 
 function whyColumnStays(shell: Shell, ref: string): string | null {
   const results = columnOfShell(shell, ref)?.results ?? 0;
-  return results > 0 ? `“${refsOf(shell).titleOf(ref)}” has ${results} results; it can’t be deleted` : null;
+  return results > 0
+    ? `“${refsOf(shell).titleOf(ref)}” has ${results} results; keep it, or confirm that they are gone for good`
+    : null;
 }
 
 function nameHolders(shell: Shell, nodes: readonly NodeKey[], going: Going): string {

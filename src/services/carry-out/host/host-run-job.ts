@@ -1,15 +1,17 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { CampusConnector } from '@/connectors/campus/campus-connector';
 import type { Hitch } from '@/connectors/campus/host-client';
 import { tryEdits } from '@/core/edits/apply-edits';
 import { joinEdits } from '@/core/edits/single-edits';
+import { emptinessOf } from '@/core/plan/reset/emptiness';
+import type { Step } from '@/core/plan/step';
 import { countRemoved } from '@/core/plan/run-plan';
 import type { ScriptLine } from '@/core/plan/script';
 import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
-import { operations, planSteps, runBatches, runs } from '@/store/schema';
+import { operations, planSteps, runBatches, runNotes, runs } from '@/store/schema';
 import { orderCombOf } from '../../comb/order-comb';
 import { countPlan } from '../../decide/plan';
 import { connect } from '../../hosts/connect';
@@ -22,7 +24,7 @@ import { differencesOf } from './differences';
 import { keepEntry } from './keep-entry';
 import { markTakenBack } from './mark-taken-back';
 import { ScriptSender, type Sent } from './send-script';
-import { runTask, type Begun, type RunEntry, type Wish } from './run-task';
+import { runTask, type Begun, type RunEntry, type RunTask, type Wish } from './run-task';
 import { keepScript, readScript, writeScript } from './write-script';
 
 type HostRun =
@@ -51,7 +53,7 @@ export const hostRunJob = defineJob({
   note: (entry, { runId }, desk) => keepEntry(runId, entry as RunEntry, desk),
   settle: (run: HostRun, { runId }, desk) => {
     if (run.is === 'paused') {
-      desk.tx.update(runs).set({ state: 'paused', wish: 'pause' }).where(eq(runs.id, runId)).run();
+      pause(desk, runId, run.because);
       return { runId, paused: run.because };
     }
     settleOver(run, runId, desk);
@@ -65,7 +67,7 @@ export const hostRunJob = defineJob({
     const [sent] = tx.select().from(runBatches).where(eq(runBatches.runId, runId)).limit(1).all();
     if (sent) {
       // The host was changed already: the run waits to go on or to be stopped, whatever broke here.
-      tx.update(runs).set({ state: 'paused', wish: 'pause' }).where(eq(runs.id, runId)).run();
+      pause({ tx, now: new Date().toISOString() }, runId, trouble);
       return;
     }
     tx.update(runs).set({ state: 'stopped' }).where(eq(runs.id, runId)).run();
@@ -117,7 +119,12 @@ class HostRunner {
     const { scriptBlob, task } = this.begun;
     if (scriptBlob !== null) return good(readScript(blobs, scriptBlob));
     const script = writeScript(blobs, task);
-    if (script.ok) await this.note({ is: 'script', blob: keepScript(blobs, script.value) });
+    if (script.ok)
+      await this.note({
+        is: 'script',
+        blob: keepScript(blobs, script.value),
+        lines: script.value.length,
+      });
     return script;
   }
 
@@ -156,12 +163,14 @@ class HostRunner {
     const expected = expectedAfter(before, script.slice(0, outcomes.length));
     const differences = expected ? differencesOf(expected, after) : [];
     const summary: RunSummary = {
-      done: countTargets(done),
+      // Counted where the ledger is: see settleOver.
+      done: 0,
       blocked: outcomes.filter(({ is }) => is === 'refused').length,
       nothing: 0,
       removed: countRemoved(before, after),
       relinked: done.filter(({ edit }) => edit.op === 'change' && 'texts' in edit.after).length,
       ...(sent.wish === 'stop' ? { stopped: script.length - outcomes.length } : {}),
+      emptiness: emptinessOf(before, after, stepsOfTask(this.begun.task)),
       differences: differences.slice(0, mostDifferences),
       moreDifferences: Math.max(0, differences.length - mostDifferences),
     };
@@ -201,15 +210,12 @@ class HostRunner {
   }
 }
 
+const stepsOfTask = ({ what }: RunTask): readonly Step[] => (what.is === 'plan' ? what.steps : []);
+
 /** What the shell should be when all is done; null where the script does not fit it any more. */
 function expectedAfter(before: Shell, script: readonly ScriptLine[]): Shell | null {
   const expected = tryEdits(before, joinEdits(script.map(({ edit }) => edit)));
   return expected.ok ? expected.value : null;
-}
-
-/** Things that were changed, each once. */
-function countTargets(lines: readonly ScriptLine[]): number {
-  return new Set(lines.flatMap(({ steps }) => steps)).size;
 }
 
 function settleOver(run: Extract<HostRun, { is: 'over' }>, runId: string, desk: Desk): void {
@@ -220,14 +226,6 @@ function settleOver(run: Extract<HostRun, { is: 'over' }>, runId: string, desk: 
   const { versionId, rules, intake, what } = task;
   const label = kind === 'undo' ? 'After taking back' : 'After a run';
   const about = { kind: kind === 'undo' ? 'undo' : 'run', label, parentId: versionId, intake, now } as const;
-  const toCommit = {
-    id: runId,
-    shellId,
-    expectedVersion: versionId,
-    editsBlob: run.editsBlob,
-    summary: run.summary,
-  };
-  const afterVersion = commitRun(desk, toCommit, run.state, about);
   const left = { state: 'nothing', reason: 'the run was stopped before', at: now } as const;
   const isOpen = and(eq(operations.runId, runId), inArray(operations.state, ['waiting', 'doing']));
   const isStopped = run.summary.stopped !== undefined;
@@ -235,10 +233,27 @@ function settleOver(run: Extract<HostRun, { is: 'over' }>, runId: string, desk: 
     .set(isStopped ? left : { state: 'done', tries: 1, at: now })
     .where(isOpen)
     .run();
+  const summary = { ...run.summary, done: countDone(desk, runId) };
+  const toCommit = { id: runId, shellId, expectedVersion: versionId, editsBlob: run.editsBlob, summary };
+  const afterVersion = commitRun(desk, toCommit, run.state, about);
   if (what.is === 'plan') takeOutOfPlan(desk, shellId, what.planRows);
   else for (const part of what.parts) markTakenBack(tx, part, runId, now);
   // Proof follows at once: the result is combed.
   orderCombOf(desk, shellId, afterVersion, run.state.stateBlob, rules);
+}
+
+/** Things that were changed: each target of each step that was done. */
+function countDone({ tx }: Desk, runId: string): number {
+  const { n } = tx.get<{ n: number | null }>(
+    sql`SELECT sum(json_array_length(targets)) AS n FROM operations WHERE run_id = ${runId} AND state = 'done'`,
+  );
+  return n ?? 0;
+}
+
+/** A run waits for its operator; why it does stands in its ledger. */
+function pause({ tx, now }: Pick<Desk, 'tx' | 'now'>, runId: string, because: string): void {
+  tx.update(runs).set({ state: 'paused', wish: 'pause' }).where(eq(runs.id, runId)).run();
+  tx.insert(runNotes).values({ runId, kind: 'paused', message: because, at: now }).run();
 }
 
 function takeOutOfPlan({ tx }: Desk, shellId: string, rows: readonly string[]): void {

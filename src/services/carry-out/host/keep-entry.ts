@@ -13,7 +13,7 @@ export function keepEntry(runId: string, entry: RunEntry, desk: Desk): Begun | W
     case 'begin':
       return begin(runId, desk);
     case 'script':
-      tx.update(runs).set({ editsBlob: entry.blob }).where(eq(runs.id, runId)).run();
+      tx.update(runs).set({ editsBlob: entry.blob, lines: entry.lines }).where(eq(runs.id, runId)).run();
       break;
     case 'sending':
       tx.insert(runBatches)

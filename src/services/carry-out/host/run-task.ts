@@ -68,7 +68,7 @@ export interface StepState {
 /** What a run has written down on its way; each is answered with what the operator wants now. */
 export type RunEntry =
   | { readonly is: 'begin' }
-  | { readonly is: 'script'; readonly blob: string }
+  | { readonly is: 'script'; readonly blob: string; readonly lines: number }
   | { readonly is: 'sending'; readonly number: number; readonly steps: readonly StepState[] }
   | {
       readonly is: 'done';

@@ -1,4 +1,5 @@
 import { countUnused } from '@/services/shells/contents-list';
+import { hostOfShell } from '@/services/hosts/host-records';
 import { intakeOf, inventoryOf } from '@/services/shells/current-shell';
 import { InventoryView } from '@/ui/bring-in/inventory-view';
 import { shellPage } from '../../shell-page';
@@ -11,5 +12,6 @@ export default shellPage((shell, context) => (
     term={{ start: shell.row.termStart, end: shell.row.termEnd }}
     unused={countUnused(context, shell)}
     combed={shell.audit !== null}
+    host={hostOfShell(context, shell)}
   />
 ));

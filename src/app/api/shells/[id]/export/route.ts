@@ -1,18 +1,27 @@
 import { Readable } from 'node:stream';
 import { z } from 'zod';
+import type { Sha256 } from '@/core/shell/refs';
 import type { Context } from '@/services/context';
 import { exportNames, type ExportKind } from '@/services/prove/export-kinds';
 import { exportShell } from '@/services/prove/export-shell';
-import { answer } from '@/services/safety/answer';
+import { stateOfPoint } from '@/services/carry-out/restore-points';
+import { answer, notFound } from '@/services/safety/answer';
+import { blobHash } from '@/services/shells/kept-state';
 import type { CurrentShell } from '@/services/shells/current-shell';
 import { shellRoute } from '../../../shell-route';
 
 const kindOf = (text: unknown): ExportKind =>
   (Object.keys(exportNames) as ExportKind[]).find((k) => k === text) ?? 'package';
 
-export const GET = shellRoute((shell, context, request) =>
-  download(shell, context, kindOf(new URL(request.url).searchParams.get('what'))),
-);
+export const GET = shellRoute((shell, context, request) => {
+  const params = new URL(request.url).searchParams;
+  const point = params.get('point');
+  if (point === null) return download(shell, context, kindOf(params.get('what')));
+  const state = stateOfPoint(context, shell, point);
+  return state === null
+    ? notFound('restore point')
+    : download(shell, context, 'package', undefined, blobHash.parse(state));
+});
 
 const chosenSchema = z.array(z.string()).min(1);
 
@@ -41,8 +50,9 @@ async function download(
   context: Context,
   what: ExportKind,
   chosen?: readonly string[],
+  stateBlob?: Sha256,
 ): Promise<Response> {
-  const result = await exportShell(context, shell, what, chosen);
+  const result = await exportShell(context, shell, what, chosen, stateBlob);
   if (!result.ok) return answer(result);
   const { ending, type } = exportNames[what];
   const name = `${(shell.row.code || shell.row.title).replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'shell'}${chosen ? '-part' : ''}${ending}`;

@@ -1,0 +1,23 @@
+import { ledgerCsv } from '@/formats/report/ledger-csv';
+import { ledgerEntries, ledgerQuery } from '@/services/carry-out/ledger-view';
+import { shellRoute } from '../../../shell-route';
+
+/** The ledger as a file: CSV, or with `format=json` JSON (`currycomb.ledger/1`). */
+export const GET = shellRoute((shell, context, request) => {
+  const params = new URL(request.url).searchParams;
+  const query = ledgerQuery.safeParse(Object.fromEntries(params));
+  if (!query.success)
+    return Response.json({ trouble: 'What is asked of the ledger is not understood.' }, { status: 400 });
+  const entries = ledgerEntries(context, shell.row.id, query.data);
+  const isJson = params.get('format') === 'json';
+  const body = isJson
+    ? `${JSON.stringify({ schema: 'currycomb.ledger/1', shell: shell.row.code, entries }, null, 2)}\n`
+    : ledgerCsv(entries);
+  const name = `${shell.row.code.replace(/[^\p{L}\p{N}]+/gu, '-') || 'shell'}-ledger.${isJson ? 'json' : 'csv'}`;
+  return new Response(body, {
+    headers: {
+      'content-type': isJson ? 'application/json' : 'text/csv; charset=utf-8',
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+    },
+  });
+});

@@ -1,0 +1,9 @@
+import { tick, tickSchema } from '@/services/carry-out/work-order';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { shellRoute } from '../../../shell-route';
+
+/** Ticks a line of the work order. */
+export const POST = shellRoute(async (shell, context, request) => {
+  const body = await readBodyAs(request, tickSchema);
+  return body.ok ? answer(tick(context, shell.row.id, body.value)) : body.response;
+});

@@ -1,0 +1,133 @@
+import { desc, eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { actionOf } from '@/core/plan/step';
+import type { ActionName } from '@/core/plan/actions/registry';
+import { actionNames } from '@/core/plan/actions/registry';
+import { operations, runNotes, runs } from '@/store/schema';
+import type { Context } from '../context';
+import { runNumbers } from './run-numbers';
+
+/** One entry of the ledger: an operation of a run, or something that was met on its way. */
+export interface LedgerEntry {
+  readonly run: number;
+  readonly at: string;
+  readonly what: 'operation' | 'met';
+  /** The action, or the sort of what was met. */
+  readonly action: string;
+  /** In words. */
+  readonly label: string;
+  readonly refs: readonly string[];
+  readonly titles: readonly string[];
+  readonly outcome: string;
+  readonly reason: string;
+}
+
+export const ledgerQuery = z.object({
+  /** Words that a title, a ref or a reason has. */
+  find: z.string().max(200).default(''),
+  action: z.string().max(60).default(''),
+  outcome: z.string().max(60).default(''),
+  run: z.coerce.number().int().min(0).default(0),
+  /** The history of one thing. */
+  ref: z.string().max(1000).default(''),
+});
+export type LedgerQuery = z.output<typeof ledgerQuery>;
+
+/** Everything that was done to a shell over all its runs, newest first, as far as it fits what is asked. */
+export function ledgerEntries(context: Context, shellId: string, query: LedgerQuery): LedgerEntry[] {
+  const numbers = runNumbers(context, shellId);
+  const entries = [...operationEntries(context, shellId, numbers), ...noteEntries(context, shellId, numbers)];
+  const wanted = query.find.trim().toLowerCase();
+  return entries
+    .filter((entry) => query.action === '' || entry.action === query.action)
+    .filter((entry) => query.outcome === '' || entry.outcome === query.outcome)
+    .filter((entry) => query.run === 0 || entry.run === query.run)
+    .filter((entry) => query.ref === '' || entry.refs.includes(query.ref))
+    .filter((entry) => wanted === '' || textOf(entry).includes(wanted))
+    .sort((a, b) => b.run - a.run || compare(b.at, a.at));
+}
+
+const compare = (a: string, b: string): number => Number(a > b) - Number(a < b);
+
+const textOf = ({ titles, refs, reason, label }: LedgerEntry): string =>
+  [label, reason, ...titles, ...refs].join(' ').toLowerCase();
+
+function* operationEntries(
+  { db }: Context,
+  shellId: string,
+  numbers: ReadonlyMap<string, number>,
+): Generator<LedgerEntry> {
+  const rows = db
+    .select({ operation: operations, kind: runs.kind })
+    .from(operations)
+    .innerJoin(runs, eq(runs.id, operations.runId))
+    .where(eq(runs.shellId, shellId))
+    .orderBy(desc(runs.startedAt), operations.sequence)
+    .all();
+  for (const { operation, kind } of rows) {
+    const run = numbers.get(operation.runId);
+    if (run === undefined) continue;
+    const label = labelOf(operation.action);
+    const entry = {
+      run,
+      what: 'operation' as const,
+      action: operation.action,
+      refs: JSON.parse(operation.targets) as string[],
+      titles: JSON.parse(operation.titles) as string[],
+    };
+    yield {
+      ...entry,
+      at: operation.at,
+      label: kind === 'undo' ? `Taken back: ${label}` : label,
+      outcome: operation.state === 'undone' ? 'done' : operation.state,
+      reason: operation.reason ?? '',
+    };
+    if (operation.undoneAt !== null)
+      yield {
+        ...entry,
+        at: operation.undoneAt,
+        label: `Taken back: ${label}`,
+        outcome: 'undone',
+        reason: '',
+      };
+  }
+}
+
+function* noteEntries(
+  { db }: Context,
+  shellId: string,
+  numbers: ReadonlyMap<string, number>,
+): Generator<LedgerEntry> {
+  const rows = db
+    .select({ note: runNotes })
+    .from(runNotes)
+    .innerJoin(runs, eq(runs.id, runNotes.runId))
+    .where(eq(runs.shellId, shellId))
+    .all();
+  for (const { note } of rows) {
+    const run = numbers.get(note.runId);
+    if (run === undefined) continue;
+    yield {
+      run,
+      at: note.at,
+      what: 'met',
+      action: note.kind,
+      label: 'Met on the way',
+      refs: [],
+      titles: [],
+      outcome: 'overcome',
+      reason: note.message,
+    };
+  }
+}
+
+const labelOf = (action: string): string =>
+  actionNames.includes(action as ActionName) ? actionOf(action as ActionName).label : 'Add';
+
+/** What was done to a thing, in a sentence: “hidden by run 3”. Newest first; empty where nothing was. */
+export function historyOf(context: Context, shellId: string, ref: string): LedgerEntry[] {
+  const query = ledgerQuery.parse({ ref });
+  return ledgerEntries(context, shellId, query).filter(
+    ({ outcome }) => outcome === 'done' || outcome === 'undone',
+  );
+}

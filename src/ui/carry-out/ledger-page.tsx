@@ -1,0 +1,154 @@
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { plural } from '@/core/text/plural';
+import type { LedgerEntry, LedgerQuery } from '@/services/carry-out/ledger-view';
+import { actionTitles } from '../rehearse/step-table';
+import { outcomeWords } from './outcome-words';
+import styles from './ledger.module.css';
+
+interface LedgerPageProps {
+  readonly id: string;
+  readonly query: LedgerQuery;
+  readonly entries: readonly LedgerEntry[];
+  readonly total: number;
+  readonly actions: readonly string[];
+  readonly outcomes: readonly string[];
+}
+
+/** Everything that was done to the shell, over all its runs: searched, narrowed, taken along. */
+export function LedgerPage({ id, query, entries, total, actions, outcomes }: LedgerPageProps) {
+  const asked = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)]));
+  return (
+    <div className={styles.page}>
+      <div className={styles.head}>
+        <h1>{headlineOf(query, entries, total)}</h1>
+        <Button variant="outlined" href={`/api/shells/${id}/ledger?${asked}`}>
+          Take along as CSV
+        </Button>
+        <Button variant="outlined" href={`/api/shells/${id}/ledger?${asked}&format=json`}>
+          As JSON
+        </Button>
+      </div>
+      <form className={styles.filter} action={`/shells/${id}/carry-out/ledger`}>
+        <label>
+          Words
+          <input type="search" name="find" defaultValue={query.find} />
+        </label>
+        <Choice name="action" label="Operation" value={query.action} options={actions} words={actionWords} />
+        <Choice
+          name="outcome"
+          label="Outcome"
+          value={query.outcome}
+          options={outcomes}
+          words={outcomeWords}
+        />
+        {query.ref !== '' && <input type="hidden" name="ref" value={query.ref} />}
+        <Button type="submit" variant="contained">
+          Show
+        </Button>
+        <Link href={`/shells/${id}/carry-out/ledger`}>All of it</Link>
+      </form>
+      {entries.length === 0 ? (
+        <p>Nothing in the ledger fits.</p>
+      ) : (
+        <EntryTable id={id} entries={entries} total={total} />
+      )}
+    </div>
+  );
+}
+
+function headlineOf({ ref }: LedgerQuery, entries: readonly LedgerEntry[], total: number): string {
+  if (ref === '') return `${plural(total, 'entry', 'entries')} in the ledger`;
+  const title = entries.flatMap((entry) => entry.titles[entry.refs.indexOf(ref)] ?? [])[0] ?? ref;
+  return `What was done to “${title}”`;
+}
+
+const actionWords: Readonly<Record<string, string>> = {
+  ...actionTitles,
+  failed: 'Met: a failed request',
+  'no-answer': 'Met: a lost answer',
+  'too-fast': 'Met: a wait',
+  'signed-out': 'Met: a new sign-in',
+  stalled: 'Met: a job that stopped',
+  'cut-off': 'Met: a job that was cut off',
+  unsteady: 'Met: another reading',
+  paused: 'Met: a pause',
+};
+
+interface ChoiceProps {
+  readonly name: string;
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly string[];
+  readonly words: Readonly<Record<string, string>>;
+}
+
+function Choice({ name, label, value, options, words }: ChoiceProps) {
+  return (
+    <label>
+      {label}
+      <select name={name} defaultValue={value}>
+        <option value="">all</option>
+        {options.map((option) => (
+          <option key={option} value={option}>
+            {words[option] ?? option}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Titles that stand in a line; each is a way to that thing’s own history. */
+const shownTitles = 4;
+
+function EntryTable({ id, entries, total }: { id: string; entries: readonly LedgerEntry[]; total: number }) {
+  return (
+    <table className={styles.table}>
+      <thead>
+        <tr>
+          <th scope="col">Run</th>
+          <th scope="col">Time</th>
+          <th scope="col">Operation</th>
+          <th scope="col">On</th>
+          <th scope="col">Outcome</th>
+        </tr>
+      </thead>
+      <tbody>
+        {entries.map((entry, n) => (
+          <tr key={n}>
+            <td className="number">
+              <Link href={`/shells/${id}/carry-out/ledger?run=${entry.run}`}>{entry.run}</Link>
+            </td>
+            <td className="number soft">
+              <time dateTime={entry.at}>{new Date(entry.at).toLocaleString('en-GB')}</time>
+            </td>
+            <td>{entry.label}</td>
+            <td>
+              {entry.titles.slice(0, shownTitles).map((title, at) => (
+                <span key={at}>
+                  {at > 0 && ', '}
+                  <Link
+                    href={`/shells/${id}/carry-out/ledger?ref=${encodeURIComponent(entry.refs[at] ?? '')}`}
+                  >
+                    {title}
+                  </Link>
+                </span>
+              ))}
+              {entry.titles.length > shownTitles && ` and ${entry.titles.length - shownTitles} more`}
+            </td>
+            <td>
+              {outcomeWords[entry.outcome] ?? entry.outcome}
+              {entry.reason && <span className="soft">: {entry.reason}</span>}
+            </td>
+          </tr>
+        ))}
+        {total > entries.length && (
+          <tr>
+            <td colSpan={5}>and {total - entries.length} more; narrow it, or take all of it along</td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,72 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { HostView, OfferedShell } from '@/services/hosts/host-records';
+import { JobProgress } from '../jobs/job-progress';
+import { useJob } from '../jobs/use-job';
+import { useAnswer } from '../jobs/use-answer';
+import { OfferedShells } from './offered-shells';
+import { SignInForm } from './sign-in-form';
+import styles from './hosts.module.css';
+
+interface HostStageProps {
+  readonly hosts: readonly HostView[];
+  /** An address to begin with; empty where nobody gave one. */
+  readonly proposed: string;
+}
+
+/** Signs in to a campus host and reads one of its shells. Who signed in once is not asked again. */
+export function HostStage({ hosts, proposed }: HostStageProps) {
+  const router = useRouter();
+  const [known, setKnown] = useState(hosts);
+  const [chosen, setChosen] = useState<HostView | null>(hosts.length === 1 ? (hosts[0] ?? null) : null);
+  const offered = useAnswer<readonly OfferedShell[]>(chosen ? `/api/hosts/${chosen.id}/shells` : null);
+  const pull = useJob((view) => {
+    const { shellId } = JSON.parse(view.result ?? '{}') as { shellId: string };
+    router.push(`/shells/${shellId}/comb`);
+  });
+  const isBusy = pull.view !== null && pull.trouble === null;
+  const signedIn = (host: HostView) => {
+    setKnown((before) => [...before.filter(({ id }) => id !== host.id), host]);
+    setChosen(host);
+  };
+  return (
+    <div className={styles.page}>
+      {known.length > 0 && (
+        <section className={styles.card} aria-labelledby="known-hosts">
+          <h2 id="known-hosts">Signed in before</h2>
+          <div className={styles.known}>
+            {known.map((host) => (
+              <Button
+                key={host.id}
+                variant={host.id === chosen?.id ? 'contained' : 'outlined'}
+                aria-pressed={host.id === chosen?.id}
+                onClick={() => setChosen(host)}
+              >
+                {host.address} as {host.account}
+              </Button>
+            ))}
+          </div>
+        </section>
+      )}
+      {chosen && (
+        <section className={styles.card} aria-labelledby="offered" aria-live="polite">
+          <h2 id="offered">Shells of {chosen.account}</h2>
+          {offered === null && <p className="soft">Asking the host …</p>}
+          {offered?.trouble && <Alert severity="error">{offered.trouble}</Alert>}
+          {offered?.value && (
+            <OfferedShells
+              shells={offered.value}
+              isBusy={isBusy}
+              onRead={(shell) => void pull.start('/api/pull', { hostId: chosen.id, shell })}
+            />
+          )}
+          <JobProgress job={pull} label="Reading the shell" />
+        </section>
+      )}
+      <SignInForm proposed={proposed} isFirst={known.length === 0} onSignedIn={signedIn} />
+    </div>
+  );
+}
