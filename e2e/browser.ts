@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 
-const chromeArguments = [
+export const chromeArguments = [
   '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
   '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--force-color-profile=srgb',
 ]; // prettier-ignore
@@ -84,7 +84,7 @@ function memoryOf(pid: number): number {
   return Number(kilobytes ?? 0) * 1024;
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.on('error', reject);

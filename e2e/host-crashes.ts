@@ -202,7 +202,16 @@ async function killedWhile(
 async function compare(running: RunningHost, hostShell: string, shellId: string, act: string): Promise<void> {
   const say = (what: string) => failures.push(`${act}, after kill ${killed}: ${what}`);
   const open = one<number>("SELECT count(*) FROM runs WHERE state NOT IN ('done', 'undone')");
-  if (open > 0) say(`${open} runs are neither done nor taken back`);
+  if (open > 0) {
+    const trouble = one<string | null>(
+      "SELECT trouble FROM jobs WHERE kind = 'host-run' AND trouble IS NOT NULL ORDER BY rowid DESC LIMIT 1",
+    );
+    const note = one<string | null>(
+      "SELECT message FROM run_notes WHERE kind = 'paused' ORDER BY id DESC LIMIT 1",
+    );
+    say(`${open} runs are neither done nor taken back (${trouble ?? note ?? 'nobody said why'})`);
+    return;
+  }
   const odd = one<number>(
     "SELECT count(*) FROM operations o JOIN runs r ON r.id = o.run_id WHERE o.state NOT IN ('done', 'undone')",
   );
@@ -235,6 +244,7 @@ async function main(): Promise<void> {
     await compare(running, hostShell, shellId, act);
   };
   const takeBack = async (act: string) => {
+    if (failures.length > 0) return;
     const run = one<string>(
       "SELECT id FROM runs WHERE kind = 'plan' AND state = 'done' ORDER BY started_at DESC LIMIT 1",
     );
@@ -244,7 +254,7 @@ async function main(): Promise<void> {
     if (left.length > 0)
       failures.push(`${act}: not the shell as it was (${left[0]?.title}: ${left[0]?.what})`);
   };
-  while (killed < kills && failures.length < 10) {
+  while (killed < kills && failures.length === 0) {
     const items = first.items.filter(({ kind }) => kind === 'page');
     const gone = items.filter(() => random.below(4) === 0).map(({ ref }) => ref);
     const left = items.filter(({ ref }) => !gone.includes(ref));
@@ -253,6 +263,7 @@ async function main(): Promise<void> {
     await plan({ action: 'delete', targets: gone, params: { leaveBroken: true }, from: 'hand' });
     await carryOut('a run');
     await takeBack('taking a run back');
+    if (failures.length > 0) break;
     await plan({
       action: 'reset-area',
       targets: ['items', 'outside', 'files'],

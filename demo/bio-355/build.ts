@@ -18,7 +18,7 @@ const slug = (text: string) =>
     .replace(/[^a-z]+/g, '-')
     .replace(/^-|-$/g, '');
 
-/** BIO 355 Wetland Birds as it was left after Autumn 2025: 412 items, to be reset but for one announcement. */
+/** BIO 355 Wetland Birds as it was left after Autumn 2025: 412 items and its home page, to be reset but for one announcement. */
 export function buildBio355(): ShellComposer {
   const c = new ShellComposer({
     ref: shellRef('bio-355-spring-2027'),
@@ -111,6 +111,18 @@ const announcements = [
 /** Ten stations around the lake, of which every student’s last map is made. */
 function addFinalMap(c: ShellComposer): void {
   const parent = c.module('The final map', { ref: 'map', shown: true, created: made });
+  c.page(
+    'The lake at a glance',
+    page('The lake at a glance', '<p>Begin at the boat house and go round by the left.</p>'),
+    {
+      ref: 'map-all',
+      parent,
+      path: 'map/the-lake.html',
+      shown: true,
+      created: made,
+      modified: made,
+    },
+  );
   for (let n = 1; n <= 10; n += 1)
     c.page(
       `Station ${n}`,

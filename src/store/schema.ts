@@ -286,17 +286,18 @@ export const runNotes = sqliteTable(
   (t) => [index('run_notes_by_run').on(t.runId)],
 );
 
-/** What things of a shell go by at its host, where that is another name than their ref here. */
+/** What things of a shell went and go by at its host, where that is another name than their ref here; the last one counts. */
 export const hostNames = sqliteTable(
   'host_names',
   {
+    id: integer('id').primaryKey({ autoIncrement: true }),
     shellId: text('shell_id')
       .notNull()
       .references(() => shells.id, { onDelete: 'cascade' }),
     ref: text('ref').notNull(),
     there: text('there').notNull(),
   },
-  (t) => [primaryKey({ columns: [t.shellId, t.ref] })],
+  (t) => [uniqueIndex('host_names_by_name').on(t.shellId, t.there)],
 );
 
 /** A package that was read to be added: one for each shell, until it is added or another takes its place. */

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
-import type { Connector } from '../connector';
+import { append } from '@/core/collect';
+import type { Connector, NameThere } from '../connector';
 import { shells, writtenPlans } from '@/core/plan/__tests__/random-shells';
 import { stepsOf } from '@/core/plan/__tests__/written-plans';
 import { runPlan } from '@/core/plan/run-plan';
 import { scriptOf, undoScript, type ScriptLine } from '@/core/plan/script';
 import { makeStep } from '@/core/plan/written-step';
-import type { Edit } from '@/core/edits/edit';
+import { invertEdits, type Edit } from '@/core/edits/edit';
 import type { Shell } from '@/core/shell/model';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { Result } from '@/core/shell/result';
@@ -16,7 +17,7 @@ export interface Setting {
   /** Somebody else gives the first item of the outline another title. */
   renameFirst(title: string): Promise<void>;
   /** The process ends: a connector that knows nothing of what this one did but the names. */
-  again(): Connector;
+  again(names?: readonly NameThere[]): Connector;
   close(): Promise<void>;
 }
 export type SetUp = (shell: Shell) => Promise<Setting>;
@@ -51,11 +52,14 @@ export function connectorContract(name: string, setUp: SetUp, runs: number): voi
     return { shell, run, script: scriptOf(run) };
   }
   const send = async (connector: Connector, key: string, lines: readonly ScriptLine[]) => {
+    const learnt: NameThere[] = [];
     for (let at = 0; at < lines.length; at += 7) {
       const edits = lines.slice(at, at + 7).map(({ edit }) => edit);
-      const { outcomes } = value(await connector.carryOut({ key: `${key}:${at}`, edits }));
+      const { outcomes, names } = value(await connector.carryOut({ key: `${key}:${at}`, edits }));
       expect(outcomes).toEqual(edits.map(() => ({ is: 'done' })));
+      for (const name of names) learnt.push(name);
     }
+    return learnt;
   };
 
   describe(`${name} keeps the contract of connectors:`, () => {
@@ -64,17 +68,25 @@ export function connectorContract(name: string, setUp: SetUp, runs: number): voi
         fc.asyncProperty(plans, async ({ shell: before, written }) => {
           const setting = await setUp(before);
           try {
-            const { connector } = setting;
-            const { shell, run, script } = await scriptFor(connector, before, written);
-            await send(connector, 'do', script);
-            expect(value(await connector.read()).shell).toEqual(run.after);
-            await send(connector, 'undo', undoScript(script));
-            const back = value(await connector.read());
-            const mends = back.mends.map((edit): ScriptLine => ({ edit, steps: [] }));
-            await send(connector, 'mend', mends);
-            const mended = value(await connector.read());
-            expect(mended.shell).toEqual(shell);
-            expect(mended.mends).toEqual([]);
+            const { shell, run, script } = await scriptFor(setting.connector, before, written);
+            let connector = setting.connector;
+            const names: NameThere[] = [];
+            const sendAll = async (key: string, lines: readonly ScriptLine[]) => {
+              append(names, await send(connector, key, lines));
+            };
+            // Twice: what was made anew once is made anew again, by one that knows the names alone.
+            for (const turn of ['first', 'second']) {
+              await sendAll(`${turn} do`, script);
+              expect(value(await connector.read()).shell).toEqual(run.after);
+              await sendAll(`${turn} undo`, undoScript(script));
+              const back = value(await connector.read());
+              const mends = back.mends.map((edit): ScriptLine => ({ edit, steps: [] }));
+              await sendAll(`${turn} mend`, mends);
+              const mended = value(await connector.read());
+              expect(mended.shell).toEqual(shell);
+              expect(mended.mends).toEqual([]);
+              connector = setting.again(names);
+            }
           } finally {
             await setting.close();
           }
@@ -94,6 +106,20 @@ export function connectorContract(name: string, setUp: SetUp, runs: number): voi
       expect(value(await other.lookUp(batch))?.outcomes).toEqual(first.outcomes);
       const after = value(await other.read()).shell;
       expect(after.items.map((item) => item.title)).toEqual(['Once', ...titlesOf(shell).slice(2)]);
+      await setting.close();
+    });
+
+    test('names of what was made are told again to who asks what became of it', async () => {
+      const setting = await setUp(shellWithPage());
+      const before = value(await setting.connector.read()).shell;
+      const removed = await setting.connector.carryOut({ key: 'away', edits: removalsOf(before) });
+      expect(value(removed).outcomes.every(({ is }) => is === 'done')).toBe(true);
+      const back = { key: 'back', edits: invertEdits(removalsOf(before)) };
+      const made = value(await setting.connector.carryOut(back));
+      const told = value(await setting.again().lookUp(back));
+      expect(told?.names).toEqual(made.names);
+      const other = setting.again(made.names);
+      expect(value(await other.read()).shell).toEqual(before);
       await setting.close();
     });
 
@@ -139,6 +165,13 @@ function smallShell(): Shell {
   return composer.shell();
 }
 
+function shellWithPage(): Shell {
+  const composer = new ShellComposer();
+  composer.heading('First', { ref: 'a' });
+  composer.page('A page', '<p>here</p>', { ref: 'p', path: 'pages/here.html' });
+  return composer.shell();
+}
+
 const renaming = (shell: Shell, at: number, title: string): Edit => ({
   op: 'change',
   list: 'items',
@@ -151,4 +184,17 @@ function removalOf(shell: Shell, at: number): Edit {
   const thing = shell.items[at];
   if (!thing) throw new Error(`there is no item ${at}`);
   return { op: 'remove', list: 'items', things: [{ after: shell.items[at - 1]?.ref ?? null, thing }] };
+}
+
+/** Takes the last item away with its content: what refers goes before what is referred to. */
+function removalsOf(shell: Shell): Edit[] {
+  const content = shell.contents.find(({ id }) => shell.items.some((item) => item.content === id));
+  const at = shell.items.findIndex((item) => item.content !== null && item.content === content?.id);
+  const [file] = shell.entries;
+  if (!content || !file) throw new Error('the shell has no page');
+  return [
+    removalOf(shell, at),
+    { op: 'remove', list: 'entries', things: [{ after: null, thing: file }] },
+    { op: 'remove', list: 'contents', things: [{ after: null, thing: content }] },
+  ];
 }

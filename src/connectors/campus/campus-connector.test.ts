@@ -33,13 +33,12 @@ async function setUp(shell: Shell, troubles: Troubles, pace: Pace): Promise<Sett
   host.setTroubles(troubles);
   const running = await startCampusHost(host);
   const access = { address: running.address, name: 'r.alder', secret: 'marsh-marigold' };
-  const learnt: NameThere[] = [];
   // What files say is of no account here: the host takes any bytes.
   host.keepBytes = () => true;
-  const connect = () =>
+  const connect = (names: readonly NameThere[] = []) =>
     new CampusConnector(new HostClient(access, () => {}, pace), {
       shell: id,
-      names: new Names(learnt),
+      names: new Names(names),
       vault: vaultInMemory(),
       onHitch: () => {},
       onProgress: () => {},

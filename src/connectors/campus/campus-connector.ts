@@ -1,11 +1,12 @@
 import { setTimeout as sleep } from 'node:timers/promises';
-import { listNames, type Edit, type ListName } from '@/core/edits/edit';
+import { keyOf, listNames, type Edit, type ListName } from '@/core/edits/edit';
 import { actionNames, type ActionName } from '@/core/plan/actions/registry';
 import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Batch, BatchOutcome, Connector, EditOutcome, NameThere, Reading } from '../connector';
+import { idField } from './collections';
 import { HostRecords } from './host-changes';
 import type { HostClient, Hitch } from './host-client';
 import type { Names } from './names';
@@ -200,11 +201,11 @@ function hitchOf({ state, done, total }: WireJob): Hitch {
     : { kind: 'stalled', message: `A job stopped ${far}` };
 }
 
+/** The name that the host gave to what an edit made; null where it goes by a field of its own. */
 function nameOf(edit: Edit, outcome: WireOutcome | undefined): NameThere | null {
-  if (edit.op !== 'insert' || outcome?.is !== 'done') return null;
+  if (edit.op !== 'insert' || outcome?.is !== 'done' || idField[edit.list] === undefined) return null;
   const [placed] = edit.things;
-  const ref = placed && 'ref' in placed.thing ? placed.thing.ref : null;
-  return ref === null ? null : { ref, there: outcome.id };
+  return placed ? { ref: keyOf(placed.thing), there: outcome.id } : null;
 }
 
 function sayOutcome(outcome: WireOutcome): EditOutcome {

@@ -109,6 +109,7 @@ export class HostRecords {
   private planMaking({ list, things }: ListedEdit): WireChange {
     const { thing, after } = onlyOf(things);
     const key = keyOf(thing);
+    if (idField[list] !== undefined) this.names.forget(key);
     const fields = this.fieldsThere(list, thing);
     // What stood before it may have gone since; then it comes last.
     const before = after === null ? null : (this.known[list].get(after)?.id ?? this.lastOf(list));

@@ -15,7 +15,7 @@ const namingFields: ReadonlySet<string> = new Set([
 ]);
 
 /**
- * What things go by here and over there. A thing that was made anew over there goes by another id than the one that it
+ * What things go by here and over there, told in the order in which the names were given: the last one counts. A thing that was made anew over there goes by another id than the one that it
  * had; here it keeps its ref, so that plans and earlier runs still name it.
  */
 export class Names {
@@ -30,6 +30,11 @@ export class Names {
     if (ref === there) return;
     this.there.set(ref, there);
     this.here.set(there, ref);
+  }
+
+  /** The thing is about to be made anew: what it went by is over. Former names still lead to its ref. */
+  forget(ref: string): void {
+    this.there.delete(ref);
   }
 
   thereOf(ref: string): string {
@@ -48,11 +53,11 @@ export class Names {
     return this.here.size === 0 ? value : (spell(value, this.here, '') as T);
   }
 
-  /** Does a value of the host’s name something that goes by another id there now? */
+  /** Does a value of the host’s name something by an id that it does not go by any more? */
   isStale(value: unknown): boolean {
-    if (this.there.size === 0) return false;
+    if (this.here.size === 0) return false;
     const ids = JSON.stringify(value).match(idPattern) ?? [];
-    return ids.some((id) => this.there.has(id));
+    return ids.some((id) => this.thereOf(this.hereOf(id)) !== id);
   }
 }
 

@@ -1,11 +1,12 @@
 CREATE TABLE `host_names` (
+	`id` integer PRIMARY KEY AUTOINCREMENT NOT NULL,
 	`shell_id` text NOT NULL,
 	`ref` text NOT NULL,
 	`there` text NOT NULL,
-	PRIMARY KEY(`shell_id`, `ref`),
 	FOREIGN KEY (`shell_id`) REFERENCES `shells`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE UNIQUE INDEX `host_names_by_name` ON `host_names` (`shell_id`,`there`);--> statement-breakpoint
 CREATE TABLE `hosts` (
 	`id` text PRIMARY KEY NOT NULL,
 	`address` text NOT NULL,
