@@ -48,15 +48,15 @@ async function timed<T>(work: () => T | Promise<T>): Promise<readonly [number, T
 function composed(items: number): ShellComposer {
   const c = new ShellComposer();
   for (let n = 0; n < items; n += 1) {
-    const module = `m${Math.floor(n / 40)}`;
-    if (n % 40 === 0) c.module(`Week ${n / 40 + 1}`, { ref: module });
+    const week = `m${Math.floor(n / 40)}`;
+    if (n % 40 === 0) c.module(`Week ${n / 40 + 1}`, { ref: week });
     else
       c.page(
         `Page ${n}`,
         `<p>Text ${n} of the marsh leads <a href="p${n - (n % 40 === 1 ? 0 : 1)}.html">back</a>.</p>`,
         {
           ref: `p${n}`,
-          parent: module,
+          parent: week,
           path: `pages/p${n}.html`,
           studentWork: 0,
         },

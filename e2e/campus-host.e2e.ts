@@ -58,8 +58,10 @@ test('a new user signs in to the host and reads BIO 355, though it fails, stalls
 test('it is reset there but for one announcement, paused and let go on meanwhile', async () => {
   await goTo('carry-out');
   await clickText(page, 'a', 'reset it');
+  await waitForText(page, 'things would go');
+  await waitForText(page, 'with student work would go for good');
   await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'boat house rules');
-  await clickText(page, '[role=option]', 'boat house rules');
+  await clickText(page, '[role=option]', 'The boat house rules');
   await page.waitForFunction(() => /Type \d+, the things/.test(document.body.innerText));
   await page.type('::-p-aria([name="Type BIO 355 to arm it"])', 'BIO 355');
   const number = await page.evaluate(() => /Type (\d+), the things/.exec(document.body.innerText)?.[1] ?? '');
@@ -69,7 +71,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   await waitForText(page, 'would lose student work for good');
   await waitForText(page, 'Returns as new'.toLowerCase());
   expect(await problemsInBoth()).toEqual([]);
-  await clickText(page, 'button', 'on the host');
+  await clickText(page, 'button', 'Carry out');
   await waitForText(page, 'Carrying out on the host');
   await clickText(page, 'button', 'Pause');
   await waitForText(page, 'The run is paused');

@@ -1,5 +1,10 @@
 import { mkdirSync } from 'node:fs';
 import type { Page } from 'puppeteer-core';
+import { bio355AtHost } from '../demo/bio-355/build';
+import { CampusHost } from '../stand-ins/campus/host';
+import { seedShell } from '../stand-ins/campus/seed-shell';
+import { startCampusHost } from '../stand-ins/campus/serve';
+import { noTroubles } from '../stand-ins/campus/troubles';
 import {
   bringIn,
   bringInGeo,
@@ -33,9 +38,6 @@ try {
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
   await shot(page, 'comb-dark');
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
-  await page.goto(`${stage.address}/shells/${id}/decide`, { waitUntil: 'load' });
-  await waitForText(page, 'Why this is looked for');
-  await shot(page, 'decide');
   await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, {
     waitUntil: 'load',
   });
@@ -138,8 +140,41 @@ try {
   await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
   await waitForText(page, 'Its settings here');
   await shot(page, 'check');
+  await showHostRun(page);
   await page.goto(`${stage.address}/`, { waitUntil: 'load' });
   await shot(page, 'shells');
 } finally {
   await stage.close();
+}
+
+/** A reset of BIO 355 on a campus host, half-way: slow enough to be looked at, with something to overcome. */
+async function showHostRun(page: Page): Promise<void> {
+  const host = new CampusHost();
+  const { shell, composer } = bio355AtHost();
+  seedShell(host, shell, composer.source);
+  const running = await startCampusHost(host);
+  await page.goto(`${stage.address}/bring-in/from-host`, { waitUntil: 'load' });
+  await page.type('input[name=address]', running.address);
+  await page.type('input[name=name]', 'r.alder');
+  await page.type('input[name=secret]', 'marsh-marigold');
+  await clickText(page, 'button', 'Sign in');
+  await clickText(page, 'button', 'Read BIO 355');
+  await waitForText(page, 'What students would notice first');
+  const address = page.url().replace(/\/comb$/, '');
+  await page.goto(`${address}/carry-out/reset`, { waitUntil: 'load' });
+  await waitForText(page, 'with student work would go for good');
+  await page.type('::-p-aria([name="Type BIO 355 to arm it"])', 'BIO 355');
+  const number = await page.evaluate(() => /Type (\d+), the things/.exec(document.body.innerText)?.[1] ?? '');
+  await page.type(`::-p-aria([name="Type ${number}, the things with student work"])`, number);
+  await clickText(page, 'button', 'Rehearse the reset');
+  await waitForText(page, 'Carry out');
+  host.setTroubles({ ...noTroubles, fail: 0.15, slow: 60, stall: 350, expire: 70 });
+  await clickText(page, 'button', 'Carry out');
+  await waitForText(page, 'Carrying out on the host');
+  await page.waitForFunction(() => /[1-9]\d\d of [\d,]+ changes sent/.test(document.body.innerText));
+  await page.evaluate(() => document.querySelector('main details')?.setAttribute('open', ''));
+  await shot(page, 'host-run');
+  host.setTroubles(noTroubles);
+  await page.waitForFunction(() => document.body.innerText.includes('Empty'), { timeout: 60_000 });
+  await running.close();
 }

@@ -5,7 +5,7 @@ import { Hono, type Context, type Next } from 'hono';
 import { campusApi, openApiAbout } from './api';
 import type { CampusHost } from './host';
 import { troublesPage } from './troubles-page';
-import { allTroubles, noTroubles, troublesSchema } from './troubles';
+import { allTroubles, noTroubles, troublesSchema, type Troubles } from './troubles';
 
 type Env = { Bindings: HttpBindings };
 
@@ -14,7 +14,7 @@ const restartTakes = 150;
 /** How long who was too fast is told to wait, in seconds. */
 const tooFastWait = 1;
 
-const presets: ReadonlyMap<string, unknown> = new Map([
+const presets: ReadonlyMap<string, Troubles> = new Map([
   ['none', noTroubles],
   ['all', allTroubles],
 ]);
@@ -28,7 +28,8 @@ export function campusApp(host: CampusHost): Hono<Env> {
   app.post('/troubles', async (c) => {
     const form = await c.req.parseBody();
     const numbers = Object.entries(form).map(([name, value]) => [name, Number(value)]);
-    const wanted = presets.get(String(form['preset'])) ?? Object.fromEntries(numbers);
+    const wanted =
+      presets.get(typeof form['preset'] === 'string' ? form['preset'] : '') ?? Object.fromEntries(numbers);
     const parsed = troublesSchema.safeParse(wanted);
     if (!parsed.success)
       return c.html(troublesPage(host.troubles, 'One of these is no number that fits.'), 400);

@@ -90,7 +90,7 @@ function siblingPlaces(shell: Shell): ReadonlyMap<string, number> {
     shell.items.map((item) => {
       const n = counts.get(item.parent) ?? 0;
       counts.set(item.parent, n + 1);
-      return [item.ref as string, n];
+      return [item.ref, n];
     }),
   );
 }

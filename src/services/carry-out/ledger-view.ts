@@ -4,23 +4,9 @@ import { actionOf } from '@/core/plan/step';
 import type { ActionName } from '@/core/plan/actions/registry';
 import { actionNames } from '@/core/plan/actions/registry';
 import { operations, runNotes, runs } from '@/store/schema';
+import type { LedgerEntry } from '@/formats/report/ledger-files';
 import type { Context } from '../context';
 import { runNumbers } from './run-numbers';
-
-/** One entry of the ledger: an operation of a run, or something that was met on its way. */
-export interface LedgerEntry {
-  readonly run: number;
-  readonly at: string;
-  readonly what: 'operation' | 'met';
-  /** The action, or the sort of what was met. */
-  readonly action: string;
-  /** In words. */
-  readonly label: string;
-  readonly refs: readonly string[];
-  readonly titles: readonly string[];
-  readonly outcome: string;
-  readonly reason: string;
-}
 
 export const ledgerQuery = z.object({
   /** Words that a title, a ref or a reason has. */
@@ -31,6 +17,7 @@ export const ledgerQuery = z.object({
   /** The history of one thing. */
   ref: z.string().max(1000).default(''),
 });
+export type { LedgerEntry };
 export type LedgerQuery = z.output<typeof ledgerQuery>;
 
 /** Everything that was done to a shell over all its runs, newest first, as far as it fits what is asked. */

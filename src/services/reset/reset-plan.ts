@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { areasByRef, refsIn, resetAreas, type ResetArea } from '@/core/plan/reset/areas';
-import { resetShell, usualAreas, type Reset, type Returns } from '@/core/plan/reset/reset-shell';
+import { comesBack, resetShell, usualAreas, type Reset, type Returns } from '@/core/plan/reset/reset-shell';
 import { refsOf } from '@/core/plan/refs-of-shell';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
@@ -136,7 +136,7 @@ function previewOf(shell: Shell, { ask, going, needed, work }: Reset): ResetPrev
       area,
       now: refs[area].length,
       after: refs[area].filter((ref) => !going.has(ref)).length,
-      returns: goneForGood.has(area) ? 'gone for good' : 'returns',
+      returns: goneForGood.has(area) ? 'gone for good' : comesBack(shell),
     })),
     going: going.size,
     needed: needed.map(named),

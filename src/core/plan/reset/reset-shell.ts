@@ -69,6 +69,10 @@ export interface ResetAreaCount {
   readonly returns: Returns;
 }
 
+/** A host makes anew what is taken back; our own store puts the very thing there again. */
+export const comesBack = ({ isLive }: Pick<Shell, 'isLive'>): Returns =>
+  isLive === true ? 'returns as new' : 'returns';
+
 /** Something of the named areas that would not go, and why. */
 export interface LeftThing {
   readonly ref: string;
@@ -99,7 +103,7 @@ export function accountOf(
       area,
       before: was[area].length,
       after: now[area].length,
-      returns: goneForGood.has(area) ? 'gone for good' : 'returns',
+      returns: goneForGood.has(area) ? 'gone for good' : comesBack(before),
     })),
     kept: reset.kept,
     neededByKept: reset.needed,

@@ -1,4 +1,4 @@
-import { ledgerCsv } from '@/formats/report/ledger-csv';
+import { ledgerCsv, ledgerJson } from '@/formats/report/ledger-files';
 import { ledgerEntries, ledgerQuery } from '@/services/carry-out/ledger-view';
 import { shellRoute } from '../../../shell-route';
 
@@ -10,9 +10,7 @@ export const GET = shellRoute((shell, context, request) => {
     return Response.json({ trouble: 'What is asked of the ledger is not understood.' }, { status: 400 });
   const entries = ledgerEntries(context, shell.row.id, query.data);
   const isJson = params.get('format') === 'json';
-  const body = isJson
-    ? `${JSON.stringify({ schema: 'currycomb.ledger/1', shell: shell.row.code, entries }, null, 2)}\n`
-    : ledgerCsv(entries);
+  const body = isJson ? ledgerJson(shell.row.code, entries) : ledgerCsv(entries);
   const name = `${shell.row.code.replace(/[^\p{L}\p{N}]+/gu, '-') || 'shell'}-ledger.${isJson ? 'json' : 'csv'}`;
   return new Response(body, {
     headers: {
