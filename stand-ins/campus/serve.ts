@@ -27,7 +27,7 @@ export function campusApp(host: CampusHost): Hono<Env> {
   app.get('/troubles', (c) => c.json(host.troubles));
   app.post('/troubles', async (c) => {
     const form = await c.req.parseBody();
-    const numbers = Object.entries(form).map(([name, value]) => [name, Number(value)]);
+    const numbers = Object.entries(form).map(([name, value]) => [name, Number(value)] as const);
     const wanted =
       presets.get(typeof form['preset'] === 'string' ? form['preset'] : '') ?? Object.fromEntries(numbers);
     const parsed = troublesSchema.safeParse(wanted);

@@ -175,7 +175,7 @@ export class HostClient {
         body: Buffer.from(await response.arrayBuffer()),
       };
     } catch (error) {
-      this.onHitch({ kind: 'no-answer', message: `No answer to ${method} ${path}; asked again.` });
+      this.onHitch({ kind: 'no-answer', message: `No answer to ${sayRequest(method, path)}; asked again.` });
       throw new Again(error instanceof Error ? error.message : 'no answer');
     }
     if (answer.status === 429) {
@@ -185,12 +185,29 @@ export class HostClient {
       throw new Again('too many requests');
     }
     if (answer.status >= 500) {
-      this.onHitch({ kind: 'failed', message: `${method} ${path} failed (${answer.status}); tried again.` });
+      this.onHitch({
+        kind: 'failed',
+        message: `${capital(sayRequest(method, path))} failed (${answer.status}); tried again.`,
+      });
       throw new Again(`status ${answer.status}`);
     }
     return answer;
   }
 }
+
+/** What a request is for, in words. */
+function sayRequest(method: string, path: string): string {
+  const list = /\/shells\/[^/]+\/([a-z-]+)\?page=(\d+)/.exec(path);
+  if (list) return `reading page ${list[2]} of the ${(list[1] ?? '').replace('-', ' ')}`;
+  if (path.endsWith('/changes')) return 'sending changes';
+  if (path.endsWith('/restart')) return 'starting a job again';
+  if (path.startsWith('/jobs/')) return 'asking how far a job is';
+  if (path.startsWith('/keys/')) return 'asking what became of changes';
+  if (path.includes('/bytes/')) return method === 'GET' ? 'fetching a file' : 'sending a file';
+  return path === '/sign-in' ? 'signing in' : 'reading about the shell';
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function bodyOf(body: unknown, bytes: Buffer | undefined): Uint8Array<ArrayBuffer> | string | undefined {
   if (bytes) return new Uint8Array(bytes);

@@ -11,6 +11,7 @@ import { orderRun } from '../carry-out/order-run';
 import { orderUndo } from '../carry-out/order-undo';
 import { openRunOf } from '../carry-out/open-run';
 import { summaryOf } from '../carry-out/run-summary';
+import { tick, workOrderView } from '../carry-out/work-order';
 import { wishOfRun } from '../carry-out/host/wish';
 import { addByHand } from '../decide/edit-plan';
 import { orderPull, orderPullAgain } from '../hosts/order-pull';
@@ -200,15 +201,28 @@ test('what somebody else changed meanwhile is left and told; before the run it s
   expect(titlesThere()).toContain('Hands off');
 });
 
-test('among all troubles it ends complete without help, and the ledger tells what was met', async () => {
+test('400 steps among all troubles end complete without help, and the ledger tells what was met', async () => {
+  const composer = seeded(200);
+  hostShell = seedShell(
+    running.host,
+    { ...composer.shell(), code: 'BIO 2', title: 'More birds' },
+    composer.source,
+  );
+  const [host] = hostsOf(data.context);
+  const { shellId } = await data.job(orderPull(data.context, { hostId: host?.id ?? '', shell: hostShell }));
+  id = shellId ?? '';
   const before = shellHere();
-  running.host.setTroubles({ ...allTroubles, slow: 0, hurry: 0, stall: 25, restart: 60, expire: 25 });
-  for (let n = 0; n < 30; n += 1) rename(`Page ${n}`, `Seite ${n}`);
-  plan('delete', ['Page 7', 'Page 8'], { leaveBroken: true });
+  running.host.setTroubles({ ...allTroubles, slow: 0, hurry: 0, stall: 90, restart: 120, expire: 40 });
+  for (let n = 0; n < 200; n += 1) {
+    rename(`Page ${n}`, `Seite ${n}`);
+    plan('hide', [`Page ${n}`]);
+  }
   await carryOut();
-  expect(summaryOf(lastRun())).toMatchObject({ blocked: 0, differences: [] });
+  expect(ledgerOf(data.context, lastRun().id)).toHaveLength(400);
+  expect(summaryOf(lastRun())).toMatchObject({ done: 400, blocked: 0, differences: [] });
   const notes = data.context.db.select().from(runNotes).where(eq(runNotes.runId, lastRun().id)).all();
-  expect(new Set(notes.map(({ kind }) => kind)).size).toBeGreaterThan(2);
+  const sorts = new Set(notes.map(({ kind }) => kind));
+  for (const sort of ['failed', 'signed-out', 'stalled']) expect(sorts).toContain(sort);
   await data.job(orderUndo(data.context, data.now(id), lastRun()));
   expect(shellHere()).toEqual(before);
 });
@@ -252,4 +266,17 @@ test('what the host lets nobody do stands in the work order', async () => {
     ['rename', 'done'],
     ['set-facts', 'by-hand'],
   ]);
+  const view = workOrderView(data.context, data.now(id));
+  const [line] = view.left.flatMap(({ lines }) => lines);
+  expect(line).toMatchObject({
+    what: 'Change what the shell says of itself: title “Other”.',
+    tickedAt: null,
+  });
+  const { runId = '', sequence = -1 } = line ?? {};
+  must(tick(data.context, id, { runId, sequence, ticked: true }));
+  expect(workOrderView(data.context, data.now(id))).toMatchObject({ open: 0, ticked: 1 });
+  expect(ledgerOf(data.context, runId).map(({ outcome }) => outcome)).toEqual(['done', 'ticked']);
+  expect(tick(data.context, id, { runId, sequence: 0, ticked: true })).toMatchObject({
+    trouble: { code: 'no-line' },
+  });
 });
