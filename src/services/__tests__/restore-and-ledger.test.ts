@@ -28,7 +28,7 @@ beforeAll(async () => {
 afterAll(() => data.close());
 
 const plan = (action: string, targets: string[], params: Record<string, unknown> = {}) =>
-  must(addByHand(data.context, data.now(id), { action: action as 'hide', targets, params, from: 'hand' }));
+  must(addByHand(data.context, data.now(id), { action: action, targets, params, from: 'hand' }));
 async function carryOut() {
   await data.job(orderRehearsal(data.context, data.now(id)));
   await data.job(orderRun(data.context, data.now(id)));

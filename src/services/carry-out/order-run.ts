@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { carryOutJob } from './carry-out-job';
 import { orderHostRun } from './host/order-host-run';
 import { whyNotNow } from './open-run';
+import { insertOperations } from './operation-rows';
 import { arrange } from '@/core/plan/arrange';
-import { writeStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
-import { operations, runs } from '@/store/schema';
+import { runs } from '@/store/schema';
 import type { Context } from '../context';
 import { planOf } from '../decide/plan';
 import { keptRules } from '../house-rules/house-rules';
@@ -59,22 +59,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
         startedAt: now,
       })
       .run();
-    const titles = titlesIn(sealed.view.results);
-    const rows = steps.map((step, sequence) => ({
-      runId,
-      sequence,
-      key: `${runId}:${sequence}`,
-      action: writeStep(step).action,
-      targets: JSON.stringify(step.targets.map((target) => target.ref)),
-      titles: JSON.stringify(step.targets.map((target) => titles.get(target.ref) ?? target.ref)),
-      step: JSON.stringify(step),
-      state: 'waiting' as const,
-      at: now,
-    }));
-    for (let at = 0; at < rows.length; at += 500)
-      tx.insert(operations)
-        .values(rows.slice(at, at + 500))
-        .run();
+    insertOperations(tx, runId, steps, titlesIn(sealed.view.results), now);
   });
   return good({ jobId });
 }

@@ -62,7 +62,7 @@ export function InventoryView({
       </section>
       <div className={styles.columns}>
         <KindTable inventory={inventory} contents={contents} />
-        <Origins inventory={inventory} contents={contents} />
+        <Origins inventory={inventory} contents={contents} onHost={host !== null} />
         <section aria-labelledby="intake">
           <h2 id="intake">Intake report</h2>
           <IntakeReport notes={intake} />

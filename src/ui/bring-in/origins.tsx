@@ -2,8 +2,15 @@ import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
 import { spellBytes } from '@/core/text/spell-bytes';
 
+interface OriginsProps {
+  readonly inventory: Inventory;
+  readonly contents: string;
+  /** It was read from a campus host. */
+  readonly onHost: boolean;
+}
+
 /** The imports that things came with, and the largest files. */
-export function Origins({ inventory, contents }: { inventory: Inventory; contents: string }) {
+export function Origins({ inventory, contents, onHost }: OriginsProps) {
   return (
     <section aria-labelledby="origins">
       <h2 id="origins">Where it came from</h2>
@@ -27,7 +34,11 @@ export function Origins({ inventory, contents }: { inventory: Inventory; content
           </tbody>
         </table>
       ) : (
-        <p className="soft">The package does not say. A status sheet with a column import_batch would.</p>
+        <p className="soft">
+          {onHost
+            ? 'The host does not say.'
+            : 'The package does not say. A status sheet with a column import_batch would.'}
+        </p>
       )}
       <h2 style={{ marginTop: 20 }}>Largest files</h2>
       <table>

@@ -1,18 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { actionNames, type ActionName } from '@/core/plan/actions/registry';
 import { campusCapabilities } from '@/connectors/campus/campus-connector';
 import { arrange } from '@/core/plan/arrange';
-import type { AnyTarget, Step } from '@/core/plan/step';
-import { writeStep } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { Transaction } from '@/store/database';
-import { operations, runs } from '@/store/schema';
+import { runs } from '@/store/schema';
 import type { Context } from '../../context';
 import { planOf } from '../../decide/plan';
 import { keptRules } from '../../house-rules/house-rules';
 import type { SealedRehearsal } from '../../rehearse/order-rehearsal';
 import { intakeOf, type CurrentShell } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
+import { insertOperations } from '../operation-rows';
 import { hostRunJob } from './host-run-job';
 import type { RunTask } from './run-task';
 
@@ -65,36 +62,3 @@ export function orderHostRun(
   });
   return good({ jobId });
 }
-
-function insertOperations(
-  tx: Transaction,
-  runId: string,
-  steps: readonly Step[],
-  titles: ReadonlyMap<string, string>,
-  now: string,
-  firstByHand: number,
-): void {
-  const rows = steps.map((step, sequence) => {
-    const targets = step.targets as readonly AnyTarget[];
-    return {
-      runId,
-      sequence,
-      key: `${runId}:${sequence}`,
-      action: writeStep(step).action,
-      targets: JSON.stringify(targets.map((target) => target.ref)),
-      titles: JSON.stringify(targets.map((target) => titles.get(target.ref) ?? target.ref)),
-      step: JSON.stringify(step),
-      state: sequence < firstByHand ? ('waiting' as const) : ('by-hand' as const),
-      at: now,
-    };
-  });
-  for (let at = 0; at < rows.length; at += 500)
-    tx.insert(operations)
-      .values(rows.slice(at, at + 500))
-      .run();
-}
-
-/** The actions that a campus host leaves to be done by hand. */
-export const byHandActions: readonly ActionName[] = actionNames.filter(
-  (name) => !campusCapabilities.has(name),
-);
