@@ -200,7 +200,8 @@ export function campusApi(host: CampusHost): OpenAPIHono {
       const record = collection.records.get(key);
       return record ? [{ id: record.id, tag: tagOf(record), fields: record.fields }] : [];
     });
-    return c.json({ page: at, pages, total: collection.order.length, records }, 200, { etag });
+    const revision = `r${collection.revision}`;
+    return c.json({ page: at, pages, total: collection.order.length, revision, records }, 200, { etag });
   });
   api.openapi(routes.readBytes, (c) => {
     shellOr404(host, c.req.valid('param').shell);

@@ -11,6 +11,13 @@ const lanes = 4;
 interface KnownPage {
   readonly etag: string;
   readonly pages: number;
+  readonly revision: string;
+  readonly records: readonly WireRecord[];
+}
+
+/** A list as one reading found it, all of its pages of one revision. */
+interface KnownList {
+  readonly revision: string;
   readonly records: readonly WireRecord[];
 }
 
@@ -18,11 +25,13 @@ export type Lists = Readonly<Record<ListName, readonly WireRecord[]>>;
 export type ListProgress = (done: number, total: number) => void;
 
 /**
- * Reads all lists of a shell, page by page. What was read before is asked for by its ETag (RFC 9110, 13.1.2), so that a
- * second reading of the same costs little. The answer tells whether anything was another than the last time.
+ * Reads all lists of a shell, page by page. A list whose first page has the revision that the last reading found on all
+ * of them is not read again, and a page that was read before is asked for by its ETag (RFC 9110, 13.1.2), so that a second
+ * reading of the same costs little. The answer tells whether anything was another than the last time.
  */
 export class ListReader {
   private readonly pages = new Map<string, KnownPage>();
+  private readonly known = new Map<ListName, KnownList>();
   private isChanged = false;
 
   constructor(
@@ -46,21 +55,38 @@ export class ListReader {
       listNames.map(async (list): Promise<Result<null>> => {
         const first = await one(list, 1);
         if (!first.ok) return first;
+        const before = this.known.get(list);
+        if (before?.revision === first.value.revision) {
+          lists[list] = before.records;
+          return good(null);
+        }
         counts.total += first.value.pages - 1;
         const rest = Array.from({ length: first.value.pages - 1 }, (_, n) => one(list, n + 2));
-        const pages = [first, ...(await Promise.all(rest))];
-        const records: WireRecord[] = [];
-        for (const page of pages) {
-          if (!page.ok) return page;
-          for (const record of page.value.records) records.push(record);
-        }
-        lists[list] = records;
+        const read = this.join(list, [first, ...(await Promise.all(rest))]);
+        if (!read.ok) return read;
+        lists[list] = read.value;
         return good(null);
       }),
     );
     const failed = readings.find((reading) => !reading.ok);
     if (failed && !failed.ok) return failed;
     return good({ lists: lists as Lists, isChanged: this.isChanged });
+  }
+
+  /** The records of a list’s pages; the list is known where all of them are of one revision. */
+  private join(list: ListName, pages: readonly Result<KnownPage>[]): Result<readonly WireRecord[]> {
+    const records: WireRecord[] = [];
+    const revisions = new Set<string>();
+    for (const page of pages) {
+      if (!page.ok) return page;
+      revisions.add(page.value.revision);
+      for (const record of page.value.records) records.push(record);
+    }
+    this.isChanged = true;
+    const [revision] = revisions;
+    if (revisions.size === 1 && revision !== undefined) this.known.set(list, { revision, records });
+    else this.known.delete(list);
+    return good(records);
   }
 
   private async readPage(list: ListName, page: number): Promise<Result<KnownPage>> {
@@ -72,8 +98,6 @@ export class ListReader {
     if (answer.value.status === 304 && known) return good(known);
     const read = readPage(list, answer.value);
     if (!read.ok) return read;
-    this.isChanged ||=
-      known === undefined || JSON.stringify(known.records) !== JSON.stringify(read.value.records);
     this.pages.set(path, read.value);
     return read;
   }
@@ -86,7 +110,7 @@ function readPage(
   if (status === 404) return bad('not-there', 'The shell is not on the host any more.');
   const page = pageSchema.safeParse(parseJson(body));
   if (!page.success) return bad('not-understood', `The host’s list of ${list} is not as its API says.`);
-  const { pages, records } = page.data;
+  const { pages, revision, records } = page.data;
   for (const { id, fields } of records) {
     const parsed = fieldSchemas[collectionOf[list]].safeParse(fields);
     if (parsed.success) continue;
@@ -94,7 +118,7 @@ function readPage(
     const where = `${id}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
     return bad('not-understood', `What the host says of its ${list} is not as its API says (${where}).`);
   }
-  return good({ etag: etag ?? '', pages, records });
+  return good({ etag: etag ?? '', pages, revision, records });
 }
 
 function parseJson(body: Buffer): unknown {

@@ -182,6 +182,8 @@ export const pageSchema = z.strictObject({
   page: z.int(),
   pages: z.int(),
   total: z.int(),
+  /** Changes whenever anything in the collection does: what has the same revision is the same on every page. */
+  revision: text,
   records: z.array(recordSchema),
 });
 
