@@ -55,6 +55,20 @@ test('a new user signs in to the host and reads BIO 355, though it fails, stalls
   await waitForText(page, `It stands on ${stage.hostAddress}`);
 });
 
+test.each([
+  ['module', 'still holds'],
+  ['assignment', 'has 24 pieces of student work; hide it instead'],
+  ['home-page', 'is the home page in use'],
+])('what a guard holds is not deleted from the list of %s either', async (kind, says) => {
+  await page.goto(`${shell}/bring-in/contents?kind=${kind}`, { waitUntil: 'load' });
+  await page.waitForSelector('[role=grid] [role=row][aria-rowindex="2"]');
+  await page.click('[role=row][aria-rowindex="2"]');
+  await clickText(page, 'button', 'Delete 1');
+  await waitForText(page, 'Held back, and not in the plan');
+  await waitForText(page, says);
+  expect(await page.$eval('[data-testid=plan-size]', (size) => size.textContent)).toBe('0');
+});
+
 test('it is reset there but for one announcement, paused and let go on meanwhile', async () => {
   await goTo('carry-out');
   await clickText(page, 'a', 'reset it');
