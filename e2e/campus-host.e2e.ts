@@ -102,7 +102,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   expect(await problemsInBoth()).toEqual([]);
 });
 
-test('the ledger is searched and taken along; a restore point is named, weighed and thrown away by two presses', async () => {
+test('the ledger is searched and taken along; a restore point is weighed, and thrown away by two presses', async () => {
   await goTo('carry-out/ledger?find=failed');
   await waitForText(page, 'in the ledger');
   expect(await problemsInBoth()).toEqual([]);
@@ -115,6 +115,9 @@ test('the ledger is searched and taken along; a restore point is named, weighed 
   await goTo('carry-out/restore-points');
   await waitForText(page, '2 restore points');
   await waitForText(page, 'of it its own');
+  await clickText(page, 'button', 'Throw away');
+  await clickText(page, 'button', 'Throw away for good');
+  await waitForText(page, '· thrown away');
   expect(await problemsInBoth()).toEqual([]);
 });
 

@@ -147,7 +147,7 @@ export class BlobStore {
    */
   sweep(roots: Iterable<string>): number {
     this.flush();
-    const used = this.reachedFrom(roots);
+    const used = reachedFrom(roots, this.childrenOf());
     const all = this.pack.prepare('SELECT hash FROM blobs').pluck().all() as string[];
     const gone = all.filter((hash) => !used.has(hash));
     const remove = this.pack.prepare('DELETE FROM blobs WHERE hash = ?');
@@ -159,16 +159,21 @@ export class BlobStore {
     return gone.length + this.sweepFiles(used);
   }
 
-  /** What a blob and all that it is of no use without come to: bytes by hash. What is not there counts as nothing. */
-  sizesFrom(root: string): ReadonlyMap<string, number> {
+  /**
+   * Weighs blobs with all that they are of no use without: bytes by hash. What is not there counts as nothing. What many
+   * of them hold is looked up once.
+   */
+  weigher(): (root: string) => ReadonlyMap<string, number> {
     this.flush();
     const size = this.pack.prepare('SELECT length(bytes) FROM blobs WHERE hash = ?').pluck();
-    return new Map(
-      [...this.reachedFrom([root])].map((hash) => [
-        hash,
-        (size.get(hash) as number | undefined) ?? this.fileSize(hash),
-      ]),
-    );
+    const known = new Map<string, number>();
+    const children = this.childrenOf();
+    const weigh = (hash: string): number => {
+      const bytes = known.get(hash) ?? (size.get(hash) as number | undefined) ?? this.fileSize(hash);
+      known.set(hash, bytes);
+      return bytes;
+    };
+    return (root) => new Map([...reachedFrom([root], children)].map((hash) => [hash, weigh(hash)]));
   }
 
   /** Clears away what never became whole. Only while nothing writes, such as when the folder was just opened. */
@@ -192,16 +197,15 @@ export class BlobStore {
     return this.pack.prepare('SELECT DISTINCT parent FROM holds').pluck().all() as string[];
   }
 
-  private reachedFrom(roots: Iterable<string>): Set<string> {
+  /** What each blob holds; asked for once. */
+  private childrenOf(): (hash: string) => readonly string[] {
     const children = this.pack.prepare('SELECT child FROM holds WHERE parent = ?').pluck();
-    const used = new Set<string>();
-    const waiting = [...roots];
-    for (let hash = waiting.pop(); hash !== undefined; hash = waiting.pop()) {
-      if (used.has(hash)) continue;
-      used.add(hash);
-      append(waiting, children.all(hash) as string[]);
-    }
-    return used;
+    const known = new Map<string, readonly string[]>();
+    return (hash) => {
+      const held = known.get(hash) ?? (children.all(hash) as string[]);
+      known.set(hash, held);
+      return held;
+    };
   }
 
   private sweepFiles(used: ReadonlySet<string>): number {
@@ -265,6 +269,17 @@ export class BlobStore {
     fsyncSync(fd);
     closeSync(fd);
   }
+}
+
+function reachedFrom(roots: Iterable<string>, childrenOf: (hash: string) => readonly string[]): Set<string> {
+  const used = new Set<string>();
+  const waiting = [...roots];
+  for (let hash = waiting.pop(); hash !== undefined; hash = waiting.pop()) {
+    if (used.has(hash)) continue;
+    used.add(hash);
+    append(waiting, childrenOf(hash));
+  }
+  return used;
 }
 
 /** Passes bytes through and breaks off at the end where they do not have the hash. */

@@ -208,8 +208,6 @@ export const runs = sqliteTable(
     wish: text('wish', { enum: ['go', 'pause', 'stop'] })
       .notNull()
       .default('go'),
-    /** What a run of the kind `undo` takes back: runs and steps of theirs, as JSON. */
-    undoes: text('undoes'),
     /** What goes with the job that carries it out on a host, as JSON. */
     task: text('task'),
     /** On a host: how many changes its script has; null until that is worked out. */

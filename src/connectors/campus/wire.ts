@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { contentKinds, itemKinds } from '@/core/shell/model';
 
 /**
  * What is said between Currycomb and a campus host, as docs/campus-host.openapi.json publishes it. A host keeps a shell
@@ -27,20 +28,7 @@ const strings = z.array(text);
 const columns = z.record(text, text);
 
 const line = z.strictObject({
-  kind: z.enum([
-    'module',
-    'heading',
-    'page',
-    'file',
-    'web-link',
-    'tool-link',
-    'assignment',
-    'quiz',
-    'discussion',
-    'announcement',
-    'home-page',
-    'other',
-  ]),
+  kind: z.enum(itemKinds),
   title: text,
   placed: z.boolean(),
   parent: nullable,
@@ -72,17 +60,7 @@ const question = z.strictObject({
 });
 
 const content = z.strictObject({
-  kind: z.enum([
-    'page',
-    'file',
-    'web-link',
-    'tool-link',
-    'assignment',
-    'quiz',
-    'discussion',
-    'bank',
-    'other',
-  ]),
+  kind: z.enum(contentKinds),
   type: text,
   href: nullable,
   files: strings,

@@ -24,23 +24,14 @@ export function outlineDifference(before: Shell, after: Shell): OutlineLine[] {
   if (before.items === after.items) return [];
   const lines = [...merged(before, after)];
   const kept = new Set<number>();
-  lines.forEach(({ is }, at) => {
-    if (is === 'same') return;
-    kept.add(at);
-    for (const around of aroundOf(lines, at)) kept.add(around);
+  // The places of what the line at hand stands in, the outermost first.
+  const around: number[] = [];
+  lines.forEach(({ is, depth }, at) => {
+    around.length = Math.min(around.length, depth);
+    around.push(at);
+    if (is !== 'same') for (const place of around) kept.add(place);
   });
   return lines.filter((_, at) => kept.has(at)).slice(0, mostLines);
-}
-
-/** The places of the lines that a line stands in. */
-function* aroundOf(lines: readonly OutlineLine[], at: number): Generator<number> {
-  let depth = lines[at]?.depth ?? 0;
-  for (let n = at - 1; n >= 0 && depth > 0; n -= 1) {
-    const line = lines[n];
-    if (!line || line.depth >= depth || line.is === 'gone') continue;
-    depth = line.depth;
-    yield n;
-  }
 }
 
 function* merged(before: Shell, after: Shell): Generator<OutlineLine> {

@@ -25,9 +25,7 @@ export interface WorkOrderPlace {
 
 /** What is to be done by hand to do some steps, place by place in the order of the shell, each place in the steps’ order. */
 export function workOrderOf(shell: Shell, steps: readonly Step[]): WorkOrderPlace[] {
-  const lines = steps.flatMap((step, n) =>
-    (step.targets as readonly AnyTarget[]).map(({ ref }) => lineOf(shell, step, n, ref)),
-  );
+  const lines = steps.flatMap((step, n) => linesOf(shell, step, n));
   const places = new Map<string, WorkOrderLine[]>();
   for (const line of lines) {
     const key = JSON.stringify(line.place);
@@ -58,11 +56,13 @@ function placeOf(shell: Shell, ref: string): readonly string[] {
   return item ? outline.path(item) : [];
 }
 
-function lineOf(shell: Shell, step: Step, n: number, ref: string): WorkOrderLine {
-  const title = refsOf(shell).titleOf(ref);
+function linesOf(shell: Shell, step: Step, n: number): WorkOrderLine[] {
   const { params } = writeStep(step);
-  const { what, lookFor } = wordsFor(step.action, { shell, ref, title, params });
-  return { step: n, ref, place: placeOf(shell, ref), what, lookFor };
+  const titles = refsOf(shell);
+  return (step.targets as readonly AnyTarget[]).map(({ ref }) => {
+    const asked = { shell, ref, title: titles.titleOf(ref), params };
+    return { step: n, ref, place: placeOf(shell, ref), ...wordsFor(step.action, asked) };
+  });
 }
 
 type Words = Pick<WorkOrderLine, 'what' | 'lookFor'>;

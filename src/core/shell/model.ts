@@ -82,8 +82,18 @@ export interface Question {
   }[];
 }
 
-export type ContentKind =
-  'page' | 'file' | 'web-link' | 'tool-link' | 'assignment' | 'quiz' | 'discussion' | 'bank' | 'other';
+export const contentKinds = [
+  'page',
+  'file',
+  'web-link',
+  'tool-link',
+  'assignment',
+  'quiz',
+  'discussion',
+  'bank',
+  'other',
+] as const;
+export type ContentKind = (typeof contentKinds)[number];
 
 /** A manifest resource: what an item shows when it is opened. */
 export interface Content {

@@ -10,6 +10,7 @@ import { ledgerOf } from '../carry-out/ledger';
 import { orderRun } from '../carry-out/order-run';
 import { orderUndo } from '../carry-out/order-undo';
 import { openRunOf } from '../carry-out/open-run';
+import { refusalOf } from '../carry-out/refused-run';
 import { summaryOf } from '../carry-out/run-summary';
 import { tick, workOrderView } from '../carry-out/work-order';
 import { wishOfRun } from '../carry-out/host/wish';
@@ -177,6 +178,7 @@ test('what somebody else changed meanwhile is left and told; before the run it s
     trouble: expect.stringMatching(/Theirs.*nothing was changed/),
   });
   expect(openRunOf(data.context, id)).toBeNull();
+  expect(refusalOf(data.context, id)).toBe(stopped.trouble);
   await data.job(orderPullAgain(data.context, data.now(id)));
   expect(shellHere().items.map(({ title }) => title)).toContain('Theirs');
   // While it runs: nothing of theirs is written over, whatever the plan says.
@@ -242,6 +244,19 @@ test('a run pauses between batches, survives a restart, goes on, and is stopped 
   await data.job(wishOfRun(data.context, id, { wish: 'go' }));
   expect(titlesThere().filter((title) => title.startsWith('Seite'))).toHaveLength(30);
   expect(wishOfRun(data.context, id, { wish: 'go' })).toMatchObject({ trouble: { code: 'no-run' } });
+});
+
+test('what a stopped run did not send stays in the plan', async () => {
+  for (let n = 0; n < 30; n += 1) rename(`Page ${n}`, `Seite ${n}`);
+  await data.job(orderRehearsal(data.context, data.now(id)));
+  const { jobId } = must(orderRun(data.context, data.now(id)));
+  must(wishOfRun(data.context, id, { wish: 'stop' }));
+  await data.ended(jobId);
+  await data.idle();
+  const { stopped = 0 } = summaryOf(lastRun());
+  expect(titlesThere().filter((title) => title.startsWith('Seite'))).toHaveLength(30 - stopped);
+  expect(data.now(id).plan.size).toBe(30);
+  expect(refusalOf(data.context, id)).toBeNull();
 });
 
 test('a host that is not there pauses the run; it goes on when it is back', async () => {

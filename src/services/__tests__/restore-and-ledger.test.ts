@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ledgerCsv, ledgerJson, ledgerSchema } from '@/formats/report/ledger-files';
-import { ledgerEntries, historyOf, ledgerQuery } from '../carry-out/ledger-view';
+import { fitting, ledgerQuery, wholeLedger } from '../carry-out/ledger-view';
 import { orderRun } from '../carry-out/order-run';
 import { orderUndo } from '../carry-out/order-undo';
 import { editRestorePoint, restorePoints, stateOfPoint } from '../carry-out/restore-points';
@@ -34,7 +34,7 @@ async function carryOut() {
   await data.job(orderRun(data.context, data.now(id)));
 }
 const entries = (query: Record<string, unknown> = {}) =>
-  ledgerEntries(data.context, id, ledgerQuery.parse(query));
+  fitting(wholeLedger(data.context, id), ledgerQuery.parse(query));
 
 test('the ledger over all runs is searched, narrowed, and tells a thing’s own history', async () => {
   plan('hide', ['p1', 'p2']);
@@ -50,7 +50,7 @@ test('the ledger over all runs is searched, narrowed, and tells a thing’s own 
   expect(entries({ find: 'LARGE' }).map(({ action }) => action)).toEqual(['delete']);
   expect(entries({ action: 'hide', outcome: 'done' })).toHaveLength(1);
   expect(entries({ run: 2 })).toHaveLength(2);
-  expect(historyOf(data.context, id, 'p1').map(({ run, label }) => `${label} by run ${run}`)).toEqual([
+  expect(entries({ ref: 'p1' }).map(({ run, label }) => `${label} by run ${run}`)).toEqual([
     'Rename by run 2',
     'Hide by run 1',
   ]);

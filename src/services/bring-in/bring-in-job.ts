@@ -2,12 +2,12 @@ import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { z } from 'zod';
 import { good, type IntakeNote } from '@/core/shell/result';
-import { shells } from '@/store/schema';
 import { orderCombOf } from '../comb/order-comb';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
 import { keepState, type KeptState } from '../shells/kept-state';
+import { insertShell } from '../shells/new-shell';
 import { readShell } from './read-shell';
 import type { ShellInputs } from './shell-inputs';
 
@@ -46,24 +46,15 @@ export const bringInJob = defineJob({
   settle: (read: ReadPackage, { role, isDemo, combBy }, desk) => {
     const { tx, now } = desk;
     const shellId = randomUUID();
-    const { code, title, term, asOf, packageHash, intake } = read;
+    const { packageHash, intake } = read;
     const about = { kind: 'read', label: 'As it was brought in', parentId: null, intake, now } as const;
-    tx.insert(shells)
-      .values({
-        id: shellId,
-        code,
-        title,
-        termTitle: term.title,
-        termStart: term.start,
-        termEnd: term.end,
-        asOf,
-        role: role || 'course lead',
-        versionId: '',
-        packageHash,
-        isDemo,
-        createdAt: now,
-      })
-      .run();
+    insertShell(tx, read, {
+      id: shellId,
+      role: role || 'course lead',
+      packageHash,
+      isDemo,
+      createdAt: now,
+    });
     const versionId = keepVersion(tx, shellId, read, about);
     turnTo(tx, shellId, '', versionId);
     if (combBy) orderCombOf(desk, shellId, versionId, read.stateBlob, combBy);

@@ -1,7 +1,6 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { PackageConnector } from '@/connectors/package/package-connector';
-import { arrange } from '@/core/plan/arrange';
 import { sealOf } from '@/core/plan/normalise';
 import { countChanges } from '@/core/plan/results';
 import { emptinessOf } from '@/core/plan/reset/emptiness';
@@ -9,9 +8,9 @@ import { runPlan } from '@/core/plan/run-plan';
 import { scriptOf } from '@/core/plan/script';
 import { stepSchema } from '@/core/plan/step';
 import { bad, good, type IntakeNote } from '@/core/shell/result';
-import { operations, planSteps, runs } from '@/store/schema';
+import { operations, runs } from '@/store/schema';
 import { orderCombOf } from '../comb/order-comb';
-import { countPlan } from '../decide/plan';
+import { takeOutOfPlan } from '../decide/plan';
 import { rulesFrom, writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '../shells/kept-state';
@@ -50,7 +49,7 @@ export const carryOutJob = defineJob({
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     const before = shellOf(blobs, stateBlob);
-    const run = runPlan(before, arrange(steps), read.value);
+    const run = runPlan(before, steps, read.value);
     const differs = run.results.find((result) => result.outcome !== 'done');
     if (differs)
       return bad(
@@ -88,11 +87,7 @@ export const carryOutJob = defineJob({
     const about = { kind: 'run', label: 'After a run', parentId: versionId, intake, now } as const;
     const afterVersion = commitRun(desk, run, state, about);
     tx.update(operations).set({ state: 'done', tries: 1, at: now }).where(eq(operations.runId, runId)).run();
-    for (let at = 0; at < planRows.length; at += 500)
-      tx.delete(planSteps)
-        .where(inArray(planSteps.id, planRows.slice(at, at + 500)))
-        .run();
-    countPlan(tx, shellId);
+    takeOutOfPlan(tx, shellId, planRows);
     // Proof follows at once: the result is combed again.
     orderCombOf(desk, shellId, afterVersion, state.stateBlob, rules);
     return { runId };

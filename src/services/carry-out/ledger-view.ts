@@ -6,6 +6,7 @@ import { actionNames } from '@/core/plan/actions/registry';
 import { operations, runNotes, runs } from '@/store/schema';
 import type { LedgerEntry } from '@/formats/report/ledger-files';
 import type { Context } from '../context';
+import { linesOfRow, type LedgerLine } from './ledger';
 import { runNumbers } from './run-numbers';
 
 export const ledgerQuery = z.object({
@@ -20,18 +21,22 @@ export const ledgerQuery = z.object({
 export type { LedgerEntry };
 export type LedgerQuery = z.output<typeof ledgerQuery>;
 
-/** Everything that was done to a shell over all its runs, newest first, as far as it fits what is asked. */
-export function ledgerEntries(context: Context, shellId: string, query: LedgerQuery): LedgerEntry[] {
+/** Everything that was done to a shell over all its runs, newest first. */
+export function wholeLedger(context: Context, shellId: string): LedgerEntry[] {
   const numbers = runNumbers(context, shellId);
   const entries = [...operationEntries(context, shellId, numbers), ...noteEntries(context, shellId, numbers)];
+  return entries.sort((a, b) => b.run - a.run || compare(b.at, a.at));
+}
+
+/** The entries of a ledger that fit what is asked, in their order. */
+export function fitting(entries: readonly LedgerEntry[], query: LedgerQuery): LedgerEntry[] {
   const wanted = query.find.trim().toLowerCase();
   return entries
     .filter((entry) => query.action === '' || entry.action === query.action)
     .filter((entry) => query.outcome === '' || entry.outcome === query.outcome)
     .filter((entry) => query.run === 0 || entry.run === query.run)
     .filter((entry) => query.ref === '' || entry.refs.includes(query.ref))
-    .filter((entry) => wanted === '' || textOf(entry).includes(wanted))
-    .sort((a, b) => b.run - a.run || compare(b.at, a.at));
+    .filter((entry) => wanted === '' || textOf(entry).includes(wanted));
 }
 
 const compare = (a: string, b: string): number => Number(a > b) - Number(a < b);
@@ -54,31 +59,30 @@ function* operationEntries(
   for (const { operation, kind } of rows) {
     const run = numbers.get(operation.runId);
     if (run === undefined) continue;
+    const [done, back] = linesOfRow(operation);
     const label = labelOf(operation.action);
-    const entry = {
-      run,
-      what: 'operation' as const,
-      action: operation.action,
-      refs: JSON.parse(operation.targets) as string[],
-      titles: JSON.parse(operation.titles) as string[],
-    };
-    yield {
-      ...entry,
-      at: operation.at,
-      label: kind === 'undo' ? `Taken back: ${label}` : label,
-      outcome: operation.state === 'undone' ? 'done' : operation.state,
-      reason: operation.reason ?? '',
-    };
-    if (operation.undoneAt !== null)
-      yield {
-        ...entry,
-        at: operation.undoneAt,
-        label: `Taken back: ${label}`,
-        outcome: 'undone',
-        reason: '',
-      };
+    const takenBack = `Taken back: ${label}`;
+    yield entryOf(run, done, kind === 'undo' ? takenBack : label, done.outcome);
+    if (back) yield entryOf(run, back, takenBack, 'undone');
   }
 }
+
+const entryOf = (
+  run: number,
+  { at, action, refs, titles, reason }: LedgerLine,
+  label: string,
+  outcome: string,
+): LedgerEntry => ({
+  run,
+  at,
+  what: 'operation',
+  action,
+  label,
+  refs: [...refs],
+  titles: [...titles],
+  outcome,
+  reason: reason ?? '',
+});
 
 function* noteEntries(
   { db }: Context,
@@ -110,11 +114,3 @@ function* noteEntries(
 
 const labelOf = (action: string): string =>
   actionNames.includes(action as ActionName) ? actionOf(action as ActionName).label : 'Add';
-
-/** What was done to a thing, in a sentence: “hidden by run 3”. Newest first; empty where nothing was. */
-export function historyOf(context: Context, shellId: string, ref: string): LedgerEntry[] {
-  const query = ledgerQuery.parse({ ref });
-  return ledgerEntries(context, shellId, query).filter(
-    ({ outcome }) => outcome === 'done' || outcome === 'undone',
-  );
-}

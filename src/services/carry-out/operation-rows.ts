@@ -26,6 +26,11 @@ export function insertOperations(
       at: now,
     };
   });
+  writeOperations(tx, rows);
+}
+
+/** Writes lines of the ledger, however many. */
+export function writeOperations(tx: Transaction, rows: readonly (typeof operations.$inferInsert)[]): void {
   for (let at = 0; at < rows.length; at += 500)
     tx.insert(operations)
       .values(rows.slice(at, at + 500))

@@ -34,7 +34,8 @@ export function restorePoints(context: Context, shell: CurrentShell): RestorePoi
     .orderBy(desc(versions.createdAt))
     .limit(mostPoints)
     .all();
-  const current = blobs.sizesFrom(shell.version.stateBlob);
+  const sizesFrom = blobs.weigher();
+  const current = sizesFrom(shell.version.stateBlob);
   const numbers = runNumbers(context, shell.row.id);
   const begun = new Map(
     db
@@ -55,7 +56,7 @@ export function restorePoints(context: Context, shell: CurrentShell): RestorePoi
       items: counts.items,
       files: counts.files,
       isCurrent: version.id === shell.version.id,
-      bytes: version.stateBlob === '' ? null : weigh(blobs.sizesFrom(version.stateBlob), current),
+      bytes: version.stateBlob === '' ? null : weigh(sizesFrom(version.stateBlob), current),
       run: run ? { id: run.id, number: numbers.get(run.id) ?? 0 } : null,
     };
   });

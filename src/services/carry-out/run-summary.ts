@@ -15,8 +15,6 @@ export interface RunSummary {
   /** On a host: in what the shell that was read back is not as rehearsed; the first of them, and how many more. */
   readonly differences?: readonly Difference[];
   readonly moreDifferences?: number;
-  /** Steps that the host can’t do: they stand in the work order. */
-  readonly byHand?: number;
   /** For a plan that resets: what is left of the areas that it names, by a fresh reading. */
   readonly emptiness?: Emptiness | null;
   /** For a package that was added: what came in. */

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type { Step } from '@/core/plan/step';
 import { digest } from '@/core/shell/digest';
 import type { Db, Transaction } from '@/store/database';
@@ -50,6 +50,15 @@ export function countPlan(tx: Transaction, shellId: string): { readonly size: nu
   const key = steps.length ? digest(steps.map((row) => row.step).join('\n')).slice(0, 16) : '';
   tx.update(shells).set({ planSize: size, planKey: key }).where(eq(shells.id, shellId)).run();
   return { size, key };
+}
+
+/** Takes rows out of a plan that are done with. */
+export function takeOutOfPlan(tx: Transaction, shellId: string, rows: readonly string[]): void {
+  for (let at = 0; at < rows.length; at += 500)
+    tx.delete(planSteps)
+      .where(inArray(planSteps.id, rows.slice(at, at + 500)))
+      .run();
+  countPlan(tx, shellId);
 }
 
 /** The place behind the last step of a plan. */

@@ -7,7 +7,7 @@ import {
   type Pace,
 } from '@/connectors/campus/host-client';
 import { Names } from '@/connectors/campus/names';
-import type { NameThere } from '@/connectors/connector';
+import type { Connector, NameThere } from '@/connectors/connector';
 import type { WorkerTools } from '../jobs/job-record';
 
 /** What a job needs to know to work with a shell at a host. It is asked for when it runs, so that no secret stands in a job’s row. */
@@ -26,7 +26,7 @@ export const connect = (
   door: HostDoor,
   { blobs, progress }: Pick<WorkerTools, 'blobs' | 'progress'>,
   onHitch: (hitch: Hitch) => void,
-): CampusConnector =>
+): Connector =>
   new CampusConnector(new HostClient(door.access, onHitch, pace), {
     shell: door.hostShell,
     names: new Names(door.names),

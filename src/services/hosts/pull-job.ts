@@ -8,6 +8,7 @@ import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
 import { keepState, type KeptState } from '../shells/kept-state';
+import { insertShell } from '../shells/new-shell';
 import { showFacts } from '../shells/show-facts';
 import { connect, type HostDoor } from './connect';
 import { accessOf, findHost } from './host-records';
@@ -39,30 +40,14 @@ export const pullJob = defineJob({
   settle: (state: KeptState, { hostId, hostShell, here, combBy }, desk) => {
     const { tx, now } = desk;
     const shellId = here?.shellId ?? randomUUID();
-    const { code, title, term, asOf } = state;
     if (!here)
-      tx.insert(shells)
-        .values({
-          id: shellId,
-          code,
-          title,
-          termTitle: term.title,
-          termStart: term.start,
-          termEnd: term.end,
-          asOf,
-          role: 'course lead',
-          versionId: '',
-          hostId,
-          hostShell,
-          createdAt: now,
-        })
-        .run();
+      insertShell(tx, state, { id: shellId, role: 'course lead', hostId, hostShell, createdAt: now });
     const label = here ? 'Read again from the host' : 'As it was read from the host';
     const about = { kind: 'read', label, parentId: here?.versionId ?? null, intake: [], now } as const;
     const versionId = keepVersion(tx, shellId, state, about);
     turnTo(tx, shellId, here?.versionId ?? '', versionId);
     showFacts(tx, shellId, state);
-    tx.update(shells).set({ asOf }).where(eq(shells.id, shellId)).run();
+    tx.update(shells).set({ asOf: state.asOf }).where(eq(shells.id, shellId)).run();
     if (combBy) orderCombOf(desk, shellId, versionId, state.stateBlob, combBy);
     return { shellId };
   },

@@ -39,7 +39,6 @@ CREATE TABLE `run_notes` (
 CREATE INDEX `run_notes_by_run` ON `run_notes` (`run_id`);--> statement-breakpoint
 ALTER TABLE `runs` ADD `place` text DEFAULT 'store' NOT NULL;--> statement-breakpoint
 ALTER TABLE `runs` ADD `wish` text DEFAULT 'go' NOT NULL;--> statement-breakpoint
-ALTER TABLE `runs` ADD `undoes` text;--> statement-breakpoint
 ALTER TABLE `runs` ADD `task` text;--> statement-breakpoint
 ALTER TABLE `runs` ADD `lines` integer;--> statement-breakpoint
 ALTER TABLE `shells` ADD `host_id` text REFERENCES hosts(id);--> statement-breakpoint

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { OpenRunView } from '@/services/carry-out/host/open-run-view';
 import { send } from '../jobs/use-job';
-import { sayMet } from './say-met';
+import { MetList } from './met-list';
 import { useOpenRun } from './use-open-run';
 import styles from './carry-out.module.css';
 
@@ -63,7 +63,7 @@ export function OpenRun({ shellId, first }: OpenRunProps) {
           You may leave this page or close the browser: it goes on, also after a restart.
         </span>
       </div>
-      <Met run={run} />
+      <MetList met={run.met} notes={run.lastNotes} />
     </section>
   );
 }
@@ -77,23 +77,4 @@ function sayRate(rate: number, left: number): string {
   const seconds = Math.ceil(left / rate);
   const rest = seconds < 90 ? `${seconds} s` : `${Math.round(seconds / 60)} min`;
   return `${rate < 10 ? rate.toFixed(1) : Math.round(rate)} changes a second, about ${rest} left`;
-}
-
-function Met({ run }: { run: OpenRunView }) {
-  if (run.lastNotes.length === 0) return null;
-  return (
-    <details className={styles.met}>
-      <summary>{sayMet(run.met)}</summary>
-      <ol>
-        {run.lastNotes.map(({ at, message }, n) => (
-          <li key={n}>
-            <time className="number soft" dateTime={at}>
-              {new Date(at).toLocaleTimeString('en-GB')}
-            </time>{' '}
-            {message}
-          </li>
-        ))}
-      </ol>
-    </details>
-  );
 }

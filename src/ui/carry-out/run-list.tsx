@@ -14,7 +14,7 @@ import { actionTitles } from '../rehearse/step-table';
 import type { OpenRunView, RunNote } from '@/services/carry-out/host/open-run-view';
 import { OpenRun } from './open-run';
 import { outcomeWords } from './outcome-words';
-import { sayMet } from './say-met';
+import { MetList } from './met-list';
 import { sayEmptiness, sayRun } from './say-run';
 import styles from '../rehearse/rehearse.module.css';
 
@@ -36,6 +36,8 @@ export interface RunView {
 
 interface RunListProps {
   readonly id: string;
+  /** Why the newest run was not even begun; null where it was. */
+  readonly refused: string | null;
   /** A run on the host that is not at its end. */
   readonly open: OpenRunView | null;
   /** How much of the work order is to be done yet, and whether there is any. */
@@ -49,7 +51,7 @@ interface RunListProps {
 }
 
 /** Every run with its ledger; the newest can be taken back as a whole. */
-export function RunList({ id, code, title, runs, planSize, open, workOrder, onHost }: RunListProps) {
+export function RunList({ id, code, title, runs, planSize, open, refused, workOrder, onHost }: RunListProps) {
   const router = useRouter();
   const undo = useJob(() => router.refresh(), { shellId: id, kind: 'undo' });
   const busy = undo.view?.state === 'waiting' || undo.view?.state === 'running';
@@ -71,9 +73,16 @@ export function RunList({ id, code, title, runs, planSize, open, workOrder, onHo
         <OpenRun key={open.id} shellId={id} first={open} />
       </div>
     );
-  if (!last) return <NoRuns id={id} planSize={planSize} />;
+  if (!last)
+    return (
+      <div className={styles.page}>
+        <Refused id={id} why={refused} onHost={onHost} />
+        <NoRuns id={id} planSize={planSize} />
+      </div>
+    );
   return (
     <div className={styles.page}>
+      <Refused id={id} why={refused} onHost={onHost} />
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
           <h1>{headlineOf(last)}</h1>
@@ -120,6 +129,16 @@ export function RunList({ id, code, title, runs, planSize, open, workOrder, onHo
   );
 }
 
+/** A run that was not even begun, and what to do about it. */
+function Refused({ id, why, onHost }: { id: string; why: string | null; onHost: boolean }) {
+  if (why === null) return null;
+  return (
+    <Alert severity="error" action={onHost && <Button href={`/shells/${id}/bring-in`}>Read it again</Button>}>
+      The last run was not begun: {why}
+    </Alert>
+  );
+}
+
 function headlineOf({ state, kind, summary }: RunView): string {
   if (state === 'undone') return 'The last run was taken back: all is as before';
   if (kind === 'undo') return `Taken back on the host: ${plural(summary.done, 'step')}`;
@@ -131,7 +150,7 @@ type TakeBack = (runId: string, what: 'run' | 'since' | 'step', sequence?: numbe
 
 function NoRuns({ id, planSize }: Pick<RunListProps, 'id' | 'planSize'>) {
   return (
-    <div className={styles.page}>
+    <>
       <h1>Nothing has been carried out yet</h1>
       <p style={{ margin: 0 }}>
         {planSize > 0 ? (
@@ -146,7 +165,7 @@ function NoRuns({ id, planSize }: Pick<RunListProps, 'id' | 'planSize'>) {
         )}{' '}
         To empty the shell by area, <Link href={`/shells/${id}/carry-out/reset`}>reset it</Link>.
       </p>
-    </div>
+    </>
   );
 }
 
@@ -176,7 +195,7 @@ function RunCard({ run, isOpen, busy, onTakeBack, children }: RunCardProps) {
         <RunActions run={run} busy={busy} onUndo={(what) => onTakeBack(run.id, what)} />
       </div>
       <Compared summary={run.summary} />
-      <Met run={run} />
+      <MetList met={run.met} notes={run.notes} />
       <details open={isOpen} style={{ marginTop: 8 }}>
         <summary>Ledger</summary>
         <LedgerTable
@@ -226,8 +245,8 @@ function Compared({ summary: { differences, moreDifferences = 0 } }: Pick<RunVie
       <details>
         <summary>Read back from the host: {plural(count, 'thing is', 'things are')} not as rehearsed</summary>
         <ul>
-          {differences.map(({ ref, title, what }) => (
-            <li key={ref}>
+          {differences.map(({ title, what }, n) => (
+            <li key={n}>
               {title && `“${title}”: `}
               {what}
             </li>
@@ -236,26 +255,6 @@ function Compared({ summary: { differences, moreDifferences = 0 } }: Pick<RunVie
         </ul>
       </details>
     </Alert>
-  );
-}
-
-/** Each try again, sign-in and restart of a run on a host. */
-function Met({ run: { met, notes } }: { run: RunView }) {
-  if (notes.length === 0) return null;
-  return (
-    <details style={{ marginTop: 8 }}>
-      <summary>{sayMet(met)}</summary>
-      <ol>
-        {notes.map(({ at, message }, n) => (
-          <li key={n}>
-            <time className="number soft" dateTime={at}>
-              {new Date(at).toLocaleTimeString('en-GB')}
-            </time>{' '}
-            {message}
-          </li>
-        ))}
-      </ol>
-    </details>
   );
 }
 

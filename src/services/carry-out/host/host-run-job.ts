@@ -1,7 +1,7 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import type { CampusConnector } from '@/connectors/campus/campus-connector';
 import type { Hitch } from '@/connectors/campus/host-client';
+import type { Connector } from '@/connectors/connector';
 import { tryEdits } from '@/core/edits/apply-edits';
 import { joinEdits } from '@/core/edits/single-edits';
 import { emptinessOf } from '@/core/plan/reset/emptiness';
@@ -11,9 +11,9 @@ import type { ScriptLine } from '@/core/plan/script';
 import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
-import { operations, planSteps, runBatches, runNotes, runs } from '@/store/schema';
+import { operations, runBatches, runNotes, runs } from '@/store/schema';
 import { orderCombOf } from '../../comb/order-comb';
-import { countPlan } from '../../decide/plan';
+import { takeOutOfPlan } from '../../decide/plan';
 import { connect } from '../../hosts/connect';
 import { defineJob, type Desk, type WorkerTools } from '../../jobs/job-record';
 import { keepState, shellOf, type KeptState } from '../../shells/kept-state';
@@ -39,6 +39,8 @@ type HostRun =
 
 /** So many differences are kept with a run. */
 const mostDifferences = 200;
+/** What is met is written down at most this often between two batches, in milliseconds. */
+const tellEvery = 500;
 const notYet = 'The host changed since the shell was read from it';
 
 /** Carries a run out on a campus host, batch by batch; cut off, it goes on where it was. */
@@ -79,8 +81,9 @@ export const hostRunJob = defineJob({
 });
 
 class HostRunner {
-  private readonly connector: CampusConnector;
+  private readonly connector: Connector;
   private readonly hitches: Hitch[] = [];
+  private flushedAt = 0;
 
   constructor(
     private readonly runId: string,
@@ -196,10 +199,12 @@ class HostRunner {
 
   private meet(hitch: Hitch): void {
     this.hitches.push(hitch);
-    if (this.hitches.length >= 20) void this.flush();
+    // Its page shows what is met while it waits; what could not be written down now comes with the next entry.
+    if (Date.now() - this.flushedAt > tellEvery) void this.flush().catch(() => this.hitches.push(hitch));
   }
 
   private async flush(): Promise<void> {
+    this.flushedAt = Date.now();
     const hitches = this.hitches.splice(0);
     if (hitches.length > 0) await this.tools.note({ is: 'hitches', hitches } satisfies RunEntry);
   }
@@ -226,20 +231,27 @@ function settleOver(run: Extract<HostRun, { is: 'over' }>, runId: string, desk: 
   const { versionId, rules, intake, what } = task;
   const label = kind === 'undo' ? 'After taking back' : 'After a run';
   const about = { kind: kind === 'undo' ? 'undo' : 'run', label, parentId: versionId, intake, now } as const;
-  const left = { state: 'nothing', reason: 'the run was stopped before', at: now } as const;
   const isOpen = and(eq(operations.runId, runId), inArray(operations.state, ['waiting', 'doing']));
   const isStopped = run.summary.stopped !== undefined;
   tx.update(operations)
-    .set(isStopped ? left : { state: 'done', tries: 1, at: now })
+    .set({ ...endOfSilent(isStopped, what.is), at: now })
     .where(isOpen)
     .run();
   const summary = { ...run.summary, done: countDone(desk, runId) };
   const toCommit = { id: runId, shellId, expectedVersion: versionId, editsBlob: run.editsBlob, summary };
   const afterVersion = commitRun(desk, toCommit, run.state, about);
-  if (what.is === 'plan') takeOutOfPlan(desk, shellId, what.planRows);
-  else for (const part of what.parts) markTakenBack(tx, part, runId, now);
+  // What was not sent any more stays in the plan.
+  if (what.is === 'plan' && !isStopped) takeOutOfPlan(tx, shellId, what.planRows);
+  if (what.is === 'undo') for (const part of what.parts) markTakenBack(tx, part, runId, now);
   // Proof follows at once: the result is combed.
   orderCombOf(desk, shellId, afterVersion, run.state.stateBlob, rules);
+}
+
+/** What became of steps of which no change told: not reached, done along with others, or nothing to take back. */
+function endOfSilent(isStopped: boolean, is: RunTask['what']['is']) {
+  if (isStopped) return { state: 'nothing', reason: 'the run was stopped before' } as const;
+  if (is === 'undo') return { state: 'nothing', reason: 'it had changed nothing' } as const;
+  return { state: 'done', tries: 1 } as const;
 }
 
 /** Things that were changed: each target of each step that was done. */
@@ -254,12 +266,4 @@ function countDone({ tx }: Desk, runId: string): number {
 function pause({ tx, now }: Pick<Desk, 'tx' | 'now'>, runId: string, because: string): void {
   tx.update(runs).set({ state: 'paused', wish: 'pause' }).where(eq(runs.id, runId)).run();
   tx.insert(runNotes).values({ runId, kind: 'paused', message: because, at: now }).run();
-}
-
-function takeOutOfPlan({ tx }: Desk, shellId: string, rows: readonly string[]): void {
-  for (let at = 0; at < rows.length; at += 500)
-    tx.delete(planSteps)
-      .where(inArray(planSteps.id, rows.slice(at, at + 500)))
-      .run();
-  countPlan(tx, shellId);
 }

@@ -30,9 +30,6 @@ export function keepEntry(runId: string, entry: RunEntry, desk: Desk): Begun | W
       if (shellId !== null) learnNames(tx, shellId, entry.names);
       keepSteps(runId, entry.steps, desk);
       break;
-    case 'names':
-      if (shellId !== null) learnNames(tx, shellId, entry.names);
-      break;
     case 'hitches':
       for (const { kind, message } of entry.hitches)
         tx.insert(runNotes).values({ runId, kind, message, at: now }).run();

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { campusCapabilities } from '@/connectors/campus/campus-connector';
 import { arrange } from '@/core/plan/arrange';
-import { bad, good, type Result } from '@/core/shell/result';
+import { good, type Result } from '@/core/shell/result';
 import { runs } from '@/store/schema';
 import type { Context } from '../../context';
 import { planOf } from '../../decide/plan';
@@ -27,8 +27,6 @@ export function orderHostRun(
   const ordered = arrange(sealed.steps);
   const steps = ordered.filter(({ action }) => campusCapabilities.has(action));
   const byHand = ordered.filter(({ action }) => !campusCapabilities.has(action));
-  if (steps.length === 0 && byHand.length === 0)
-    return bad('nothing-to-do', 'Nothing of this plan would change anything; see in the rehearsal why.');
   const runId = randomUUID();
   const task: RunTask = {
     versionId: version.id,

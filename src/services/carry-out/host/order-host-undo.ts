@@ -7,6 +7,7 @@ import type { Context } from '../../context';
 import { keptRules } from '../../house-rules/house-rules';
 import { intakeOf, type CurrentShell, type RunRow } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
+import { writeOperations } from '../operation-rows';
 import { hostRunJob } from './host-run-job';
 import type { RunTask } from './run-task';
 
@@ -52,7 +53,6 @@ export function orderHostUndo(
         place: 'host',
         state: 'planned',
         task: JSON.stringify(task),
-        undoes: JSON.stringify(wanted.runs.map(({ id }) => id)),
         auditBefore: shell.audit?.id ?? null,
         startedAt: now,
       })
@@ -67,10 +67,7 @@ export function orderHostUndo(
       state: 'waiting' as const,
       at: now,
     }));
-    for (let at = 0; at < rows.length; at += 500)
-      tx.insert(operations)
-        .values(rows.slice(at, at + 500))
-        .run();
+    writeOperations(tx, rows);
   });
   return good({ jobId });
 }

@@ -77,5 +77,4 @@ export type RunEntry =
       readonly names: readonly NameThere[];
       readonly steps: readonly StepState[];
     }
-  | { readonly is: 'names'; readonly names: readonly NameThere[] }
   | { readonly is: 'hitches'; readonly hitches: readonly Hitch[] };

@@ -1,5 +1,6 @@
 import { metOf, notesOf, openRunView } from '@/services/carry-out/host/open-run-view';
 import { ledgerOf } from '@/services/carry-out/ledger';
+import { refusalOf } from '@/services/carry-out/refused-run';
 import { summaryOf } from '@/services/carry-out/run-summary';
 import { workOrderCounts } from '@/services/carry-out/work-order';
 import { runsOf } from '@/services/shells/current-shell';
@@ -30,6 +31,7 @@ export default shellPage((shell, context) => {
       runs={runs}
       planSize={shell.plan.size}
       onHost={shell.row.hostId !== null}
+      refused={refusalOf(context, shell.row.id)}
       open={openRunView(context, shell.row.id)}
       workOrder={workOrderCounts(context, shell.row.id)}
     />

@@ -1,5 +1,5 @@
 import { ledgerCsv, ledgerJson } from '@/formats/report/ledger-files';
-import { ledgerEntries, ledgerQuery } from '@/services/carry-out/ledger-view';
+import { fitting, ledgerQuery, wholeLedger } from '@/services/carry-out/ledger-view';
 import { shellRoute } from '../../../shell-route';
 
 /** The ledger as a file: CSV, or with `format=json` JSON (`currycomb.ledger/1`). */
@@ -8,7 +8,7 @@ export const GET = shellRoute((shell, context, request) => {
   const query = ledgerQuery.safeParse(Object.fromEntries(params));
   if (!query.success)
     return Response.json({ trouble: 'What is asked of the ledger is not understood.' }, { status: 400 });
-  const entries = ledgerEntries(context, shell.row.id, query.data);
+  const entries = fitting(wholeLedger(context, shell.row.id), query.data);
   const isJson = params.get('format') === 'json';
   const body = isJson ? ledgerJson(shell.row.code, entries) : ledgerCsv(entries);
   const name = `${shell.row.code.replace(/[^\p{L}\p{N}]+/gu, '-') || 'shell'}-ledger.${isJson ? 'json' : 'csv'}`;

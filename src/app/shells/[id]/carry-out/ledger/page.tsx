@@ -1,4 +1,4 @@
-import { ledgerEntries, ledgerQuery } from '@/services/carry-out/ledger-view';
+import { fitting, ledgerQuery, wholeLedger } from '@/services/carry-out/ledger-view';
 import { LedgerPage } from '@/ui/carry-out/ledger-page';
 import { shellPage } from '../../../shell-page';
 
@@ -7,8 +7,8 @@ const mostShown = 500;
 
 export default shellPage((shell, context, asked) => {
   const query = ledgerQuery.catch(ledgerQuery.parse({})).parse(asked);
-  const all = ledgerEntries(context, shell.row.id, ledgerQuery.parse({}));
-  const entries = ledgerEntries(context, shell.row.id, query);
+  const all = wholeLedger(context, shell.row.id);
+  const entries = fitting(all, query);
   return (
     <LedgerPage
       id={shell.row.id}
