@@ -178,8 +178,9 @@ test('what somebody else changed meanwhile is left and told; before the run it s
     trouble: expect.stringMatching(/Theirs.*nothing was changed/),
   });
   expect(openRunOf(data.context, id)).toBeNull();
-  expect(refusalOf(data.context, id)).toBe(stopped.trouble);
+  expect(refusalOf(data.context, data.now(id))).toBe(stopped.trouble);
   await data.job(orderPullAgain(data.context, data.now(id)));
+  expect(refusalOf(data.context, data.now(id))).toBeNull();
   expect(shellHere().items.map(({ title }) => title)).toContain('Theirs');
   // While it runs: nothing of theirs is written over, whatever the plan says.
   for (let n = 0; n < 30; n += 1)
@@ -256,7 +257,7 @@ test('what a stopped run did not send stays in the plan', async () => {
   const { stopped = 0 } = summaryOf(lastRun());
   expect(titlesThere().filter((title) => title.startsWith('Seite'))).toHaveLength(30 - stopped);
   expect(data.now(id).plan.size).toBe(30);
-  expect(refusalOf(data.context, id)).toBeNull();
+  expect(refusalOf(data.context, data.now(id))).toBeNull();
 });
 
 test('a host that is not there pauses the run; it goes on when it is back', async () => {

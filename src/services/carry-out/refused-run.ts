@@ -1,17 +1,18 @@
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { operations, runs } from '@/store/schema';
 import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
 
-/** Why the newest run of a shell was not even begun, in a sentence; null where the newest one was. */
-export function refusalOf({ db }: Context, shellId: string): string | null {
+/** Why the newest run was not even begun, in a sentence; null where it was, or the shell is another since. */
+export function refusalOf({ db }: Context, { row, version }: CurrentShell): string | null {
   const newest = db
     .select()
     .from(runs)
-    .where(eq(runs.shellId, shellId))
+    .where(eq(runs.shellId, row.id))
     .orderBy(desc(runs.startedAt))
     .limit(1)
     .get();
-  if (newest?.state !== 'stopped') return null;
+  if (newest?.state !== 'stopped' || newest.beforeVersion !== version.id) return null;
   const line = db
     .select({ reason: operations.reason })
     .from(operations)

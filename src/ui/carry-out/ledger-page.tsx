@@ -47,6 +47,7 @@ export function LedgerPage({ id, query, entries, total, actions, outcomes }: Led
           Show
         </Button>
         <Link href={`/shells/${id}/carry-out/ledger`}>All of it</Link>
+        <Link href={`/shells/${id}/carry-out`}>Back to the runs</Link>
       </form>
       {entries.length === 0 ? (
         <p>Nothing in the ledger fits.</p>

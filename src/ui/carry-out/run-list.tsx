@@ -133,7 +133,16 @@ export function RunList({ id, code, title, runs, planSize, open, refused, workOr
 function Refused({ id, why, onHost }: { id: string; why: string | null; onHost: boolean }) {
   if (why === null) return null;
   return (
-    <Alert severity="error" action={onHost && <Button href={`/shells/${id}/bring-in`}>Read it again</Button>}>
+    <Alert
+      severity="error"
+      action={
+        onHost && (
+          <Button href={`/shells/${id}/bring-in`} style={{ whiteSpace: 'nowrap' }}>
+            Read it again
+          </Button>
+        )
+      }
+    >
       The last run was not begun: {why}
     </Alert>
   );
@@ -155,8 +164,8 @@ function NoRuns({ id, planSize }: Pick<RunListProps, 'id' | 'planSize'>) {
       <p style={{ margin: 0 }}>
         {planSize > 0 ? (
           <>
-            {planSize} changes wait in the plan: <Link href={`/shells/${id}/rehearse`}>rehearse them</Link>,
-            then carry them out from there.
+            {plural(planSize, 'change waits', 'changes wait')} in the plan:{' '}
+            <Link href={`/shells/${id}/rehearse`}>rehearse the plan</Link>, then carry it out from there.
           </>
         ) : (
           <>

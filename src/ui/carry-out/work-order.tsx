@@ -1,6 +1,7 @@
 'use client';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
@@ -25,12 +26,15 @@ export function WorkOrder({ id, code, title, view }: WorkOrderProps) {
         <div>
           <h1>{headlineOf(open, ticked)}</h1>
           <p className="soft">
-            {code} {title}. Tick a line when it is done; on paper, the boxes do as well.
+            {code} {title}. {helpOf(open + ticked)}{' '}
+            <Link href={`/shells/${id}/carry-out`}>Back to the runs</Link>
           </p>
         </div>
-        <Button variant="outlined" className={styles.onScreen} onClick={() => window.print()}>
-          Print
-        </Button>
+        {left.length + plan.length > 0 && (
+          <Button variant="outlined" className={styles.onScreen} onClick={() => window.print()}>
+            Print
+          </Button>
+        )}
       </div>
       {left.map(({ place, lines }) => (
         <section key={place.join(' / ')} className={styles.card}>
@@ -52,6 +56,11 @@ function headlineOf(open: number, ticked: number): string {
   if (open === 0) return `All of ${plural(ticked, 'line')} are ticked`;
   return `${plural(open, 'step')} to be done by hand`;
 }
+
+const helpOf = (lines: number): string =>
+  lines === 0
+    ? 'What a host lets nobody do for you would stand here after a run.'
+    : 'Tick a line when it is done; on paper, the boxes do as well.';
 
 const placeTitle = (place: readonly string[]): string =>
   place.length === 0 ? 'The shell itself, and what stands in no module' : place.join(' › ');

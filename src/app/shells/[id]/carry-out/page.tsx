@@ -31,7 +31,7 @@ export default shellPage((shell, context) => {
       runs={runs}
       planSize={shell.plan.size}
       onHost={shell.row.hostId !== null}
-      refused={refusalOf(context, shell.row.id)}
+      refused={refusalOf(context, shell)}
       open={openRunView(context, shell.row.id)}
       workOrder={workOrderCounts(context, shell.row.id)}
     />
