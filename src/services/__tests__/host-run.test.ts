@@ -10,6 +10,7 @@ import { ledgerOf } from '../carry-out/ledger';
 import { orderRun } from '../carry-out/order-run';
 import { orderUndo } from '../carry-out/order-undo';
 import { openRunOf } from '../carry-out/open-run';
+import { editRestorePoint } from '../carry-out/restore-points';
 import { refusalOf } from '../carry-out/refused-run';
 import { summaryOf } from '../carry-out/run-summary';
 import { tick, workOrderView } from '../carry-out/work-order';
@@ -245,6 +246,17 @@ test('a run pauses between batches, survives a restart, goes on, and is stopped 
   await data.job(wishOfRun(data.context, id, { wish: 'go' }));
   expect(titlesThere().filter((title) => title.startsWith('Seite'))).toHaveLength(30);
   expect(wishOfRun(data.context, id, { wish: 'go' })).toMatchObject({ trouble: { code: 'no-run' } });
+});
+
+test('without the restore point, whose files it would need, a run is not taken back', async () => {
+  plan('hide', ['Page 2']);
+  await carryOut();
+  const { beforeVersion } = lastRun();
+  must(editRestorePoint(data.context, data.now(id), { edit: 'throw-away', id: beforeVersion }));
+  for (const what of ['run', 'since'] as const)
+    expect(orderUndo(data.context, data.now(id), lastRun(), { what })).toMatchObject({
+      trouble: { code: 'no-restore-point' },
+    });
 });
 
 test('what a stopped run did not send stays in the plan', async () => {

@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, versions } from '@/store/schema';
 import type { Context } from '../context';
-import { intakeOf, runsOf, type CurrentShell, type RunRow } from '../shells/current-shell';
+import { intakeOf, runsOf, type CurrentShell, type RunRow, type VersionRow } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 
 /** What is taken back: a run; a run and all after it; or one step of a run. */
@@ -29,13 +29,14 @@ export function orderUndo(
     return bad('not-done', 'This run did not change anything, so there is nothing to take back.');
   const refused = whyNotNow(context, shell.row.id);
   if (refused) return refused;
-  if (run.place === 'host') return orderHostUndo(context, shell, wantedOf(context, shell, run, undo));
-  const before = context.db.select().from(versions).where(eq(versions.id, run.beforeVersion)).get();
-  if (!before || before.stateBlob === '')
-    return bad(
-      'no-restore-point',
-      'The restore point of this run was thrown away, so it can’t be taken back.',
-    );
+  if (run.place === 'host') {
+    const wanted = wantedOf(context, shell, run, undo);
+    // What was deleted there is made anew from the files that the restore points hold.
+    const isWhole = wanted.runs.every((one) => restorePointOf(context, one) !== null);
+    return isWhole ? orderHostUndo(context, shell, wanted) : thrownAway();
+  }
+  const before = restorePointOf(context, run);
+  if (!before) return thrownAway();
   const isLast = run.afterVersion === shell.version.id;
   const common = {
     versionId: shell.version.id,
@@ -74,6 +75,15 @@ export function orderUndo(
     isWhole: undo.what === 'run',
   });
 }
+
+/** The version that a run began from; null where it was thrown away. */
+function restorePointOf({ db }: Context, run: RunRow): VersionRow | null {
+  const version = db.select().from(versions).where(eq(versions.id, run.beforeVersion)).get();
+  return version && version.stateBlob !== '' ? version : null;
+}
+
+const thrownAway = () =>
+  bad('no-restore-point', 'The restore point of this run was thrown away, so it can’t be taken back.');
 
 /** On a host: a run, one step of it, or it and all that came after it and still stands. */
 function wantedOf(
