@@ -1,10 +1,10 @@
 'use client';
-import { families, familyTitles, urgencies, urgencyTitles, type ListedFinding } from '@/core/checks/finding';
+import { families, familyTitles, urgencies, urgencyTitles } from '@/core/checks/finding';
 import type { SavedView } from '@/services/decide/saved-views';
 import { FamilyShape } from '../marks/family-shape';
 import { FilterChip } from '../marks/filter-chip';
-import { listStates, type Filter, type ListState } from './filter';
-import { passes } from './finding-facts';
+import { listStates, type ListState } from './filter';
+import { useFilterCounts } from './filter-counts';
 import { MoreFilters } from './more-filters';
 import type { WorkbenchState } from './use-workbench';
 import styles from './decide.module.css';
@@ -29,30 +29,24 @@ export function FilterBar({
   bench: WorkbenchState;
   savedViews: readonly SavedView[];
 }) {
-  const { filter, lists, factsOf, setFilter } = bench;
-  const count = (change: Partial<Filter>) => {
-    const changed = { ...filter, ...change };
-    const isIn = (finding: ListedFinding) => passes(finding, factsOf(finding), changed);
-    return lists[changed.state].filter(isIn).length;
-  };
-  const byState = listStates.map((state) => ({ state, n: count({ state, batch: null }) }));
-  const byUrgency = urgencies.map((urgency) => ({ urgency, n: count({ urgency }) }));
-  const byFamily = families.map((family) => ({ family, n: count({ family }) }));
+  const { filter, lists, setFilter } = bench;
+  const counts = useFilterCounts(bench);
   return (
     <div className={styles.filters} role="group" aria-label="Filters">
       <h1 className="unseen">Decide</h1>
-      {byState
-        .filter(({ state }) => !mayBeEmpty.has(state) || lists[state].length > 0 || filter.state === state)
-        .map(({ state, n }) => (
+      {listStates
+        .filter((state) => !mayBeEmpty.has(state) || lists[state].length > 0 || filter.state === state)
+        .map((state) => (
           <FilterChip
             key={state}
             pressed={filter.state === state}
             onClick={() => setFilter({ state, batch: null })}
           >
-            {stateTitles[state]} <span className="number">{n}</span>
+            {stateTitles[state]} <span className="number">{counts.byState.get(state)}</span>
           </FilterChip>
         ))}
-      {byUrgency
+      {urgencies
+        .map((urgency) => ({ urgency, n: counts.byUrgency.get(urgency) ?? 0 }))
         .filter(({ urgency, n }) => n > 0 || filter.urgency === urgency)
         .map(({ urgency, n }) => (
           <FilterChip
@@ -63,7 +57,8 @@ export function FilterBar({
             {urgencyTitles[urgency]} <span className="number soft">{n}</span>
           </FilterChip>
         ))}
-      {byFamily
+      {families
+        .map((family) => ({ family, n: counts.byFamily.get(family) ?? 0 }))
         .filter(({ family, n }) => n > 0 || filter.family === family)
         .map(({ family, n }) => (
           <FilterChip

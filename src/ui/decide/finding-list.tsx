@@ -1,6 +1,6 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useLayoutEffect, useRef, type CSSProperties } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
 import { urgencyTitles, type ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
 import { ChoiceBox } from '../marks/choice-box';
@@ -8,6 +8,8 @@ import type { Row } from './list-model';
 import styles from './decide.module.css';
 
 const heights = { group: 40, finding: 50 } as const;
+/** Rows that are drawn above and below the window. */
+const overscan = 8;
 
 interface FindingListProps {
   readonly rows: readonly Row[];
@@ -28,19 +30,23 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
     getScrollElement: () => box.current,
     estimateSize: (i) => heights[rows[i]?.type ?? 'finding'],
     getItemKey: (i) => rows[i]?.key ?? i,
-    overscan: 14,
+    overscan,
   });
   const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
+  const starts = useMemo(() => startsOf(rows), [rows]);
+  const height = windowed.scrollRect?.height ?? 0;
+  // A row that leaves the window is drawn over by one that comes in: the browser styles words anew, not elements.
+  const recycled = Math.ceil(height / heights.group) + 2 * overscan + 2;
   useLayoutEffect(() => {
     windowed.measure();
     // What is drawn next is what will be looked at: rows that would be scrolled away at once are never laid out.
-    const target = at < 0 ? undefined : windowed.getOffsetForIndex(at, 'auto');
-    if (target) windowed.scrollOffset = target[0];
+    windowed.scrollOffset = offsetThatShows(starts, at, windowed.scrollOffset ?? 0, height);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- another finding in the same rows is scrolled to below
-  }, [rows, windowed]);
+  }, [starts, windowed]);
   useEffect(() => {
-    if (at >= 0) windowed.scrollToIndex(at, { align: 'auto' });
-  }, [at, windowed]);
+    const list = box.current;
+    if (list) list.scrollTop = offsetThatShows(starts, at, list.scrollTop, height);
+  }, [at, starts, height]);
   return (
     <div
       ref={box}
@@ -67,11 +73,19 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
             height: heights[row.type],
           } as const;
           if (row.type === 'group')
-            return <GroupRow key={slot.key} row={row} style={style} chosen={chosen} onToggle={onToggle} />;
+            return (
+              <GroupRow
+                key={`group ${slot.index % recycled}`}
+                row={row}
+                style={style}
+                chosen={chosen}
+                onToggle={onToggle}
+              />
+            );
           const { id } = row.finding;
           return (
             <div
-              key={slot.key}
+              key={slot.index % recycled}
               id={`finding-${id}`}
               className={styles.row}
               style={style}
@@ -88,6 +102,29 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
       </div>
     </div>
   );
+}
+
+/** Where each row begins, in pixels from the top of the list; the last number is where the list ends. */
+function startsOf(rows: readonly Row[]): readonly number[] {
+  const starts = [0];
+  let end = 0;
+  for (const { type } of rows) {
+    end += heights[type];
+    starts.push(end);
+  }
+  return starts;
+}
+
+/**
+ * How far the list is scrolled to show a row, going no further than needed. It is reckoned from the rows: asking the
+ * browser would have it lay out rows that are about to be replaced.
+ */
+function offsetThatShows(starts: readonly number[], at: number, now: number, height: number): number {
+  const start = starts[at];
+  const end = starts[at + 1];
+  if (start === undefined || end === undefined) return now;
+  const last = Math.max(0, (starts.at(-1) ?? 0) - height);
+  return Math.min(last, start, Math.max(now, end - height));
 }
 
 interface GroupRowProps extends Pick<FindingListProps, 'chosen' | 'onToggle'> {
