@@ -21,6 +21,7 @@ module.exports = {
     layer('connectors-below-services', 'connectors', ['core', 'formats', 'store']),
     layer('services-below-interface', 'services', ['core', 'formats', 'store', 'connectors']),
     layer('workers-call-services', 'workers', ['core', 'formats', 'store', 'connectors', 'services']),
+    layer('server-is-the-door', 'server', ['core', 'formats', 'services']),
     layer('interface-without-app', 'ui', ['core', 'services']),
     layer('command-line-without-interface', 'cli', ['core', 'formats', 'store', 'connectors', 'services']),
     {

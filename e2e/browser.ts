@@ -56,14 +56,10 @@ export async function startStage(): Promise<Stage> {
 }
 
 async function serve(port: number, dataDir: string, address: string): Promise<ChildProcess> {
-  const server = spawn(
-    'node',
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
-  );
+  const server = spawn('node', ['dist/server.mjs', '--port', String(port)], {
+    env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   const said: string[] = [];
   server.stdout?.on('data', (d: Buffer) => said.push(d.toString()));
   server.stderr?.on('data', (d: Buffer) => said.push(d.toString()));

@@ -34,14 +34,10 @@ let port = 0;
 async function start(): Promise<Server> {
   port ||= await freePort();
   const said: string[] = [];
-  const child = spawn(
-    'node',
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
-  );
+  const child = spawn('node', ['dist/server.mjs', '--port', String(port)], {
+    env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   child.stdout?.on('data', (block: Buffer) => said.push(block.toString()));
   child.stderr?.on('data', (block: Buffer) => said.push(block.toString()));
   const server = { process: child, address: `http://127.0.0.1:${port}`, said };

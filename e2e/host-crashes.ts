@@ -52,19 +52,15 @@ let port = 0;
 
 async function start(): Promise<Server> {
   port ||= await freePort();
-  const child = spawn(
-    'node',
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: {
-        ...process.env,
-        CURRYCOMB_DATA: dataDir,
-        CURRYCOMB_HOST_PACE: 'quick',
-        NEXT_TELEMETRY_DISABLED: '1',
-      },
-      stdio: 'ignore',
+  const child = spawn('node', ['dist/server.mjs', '--port', String(port)], {
+    env: {
+      ...process.env,
+      CURRYCOMB_DATA: dataDir,
+      CURRYCOMB_HOST_PACE: 'quick',
+      NEXT_TELEMETRY_DISABLED: '1',
     },
-  );
+    stdio: 'ignore',
+  });
   const address = `http://127.0.0.1:${port}`;
   for (let tries = 0; tries < 800; tries += 1) {
     const answer = await fetch(`${address}/api/house-rules`).catch(() => null);

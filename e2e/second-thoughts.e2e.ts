@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import type { Page } from 'puppeteer-core';
-import { bringInDemo, clickText, startStage, waitForText, type Stage } from './browser';
+import { type Stage, bringInDemo, clickText, freePort, startStage, waitForText } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -90,7 +90,7 @@ test('a shell is removed only where its code was typed', async () => {
 });
 
 test('a second server on the same folder says so in one sentence and ends', async () => {
-  const other = spawn('node', ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', '0'], {
+  const other = spawn('node', ['dist/server.mjs', '--port', String(await freePort())], {
     env: { ...process.env, CURRYCOMB_DATA: stage.dataDir, NEXT_TELEMETRY_DISABLED: '1' },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

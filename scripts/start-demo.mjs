@@ -29,7 +29,7 @@ const stop = () => {
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 start(['dist/stand-ins/campus.mjs', String(port + 10)], { CAMPUS_DATA: process.env.CURRYCOMB_DATA });
-start(['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+start(['dist/server.mjs', '--port', String(port)], {
   CURRYCOMB_HOST: hostAddress,
 });
 

@@ -21,6 +21,7 @@ const steps = [
   { name: 'demo packages', command: ['npm', 'run', '--silent', 'demo:packages'] },
   { name: 'worker bundle', command: ['npm', 'run', '--silent', 'build:workers'] },
   { name: 'command line bundle', command: ['npm', 'run', '--silent', 'build:cli'] },
+  { name: 'server bundle', command: ['npm', 'run', '--silent', 'build:server'] },
   { name: 'stand-in bundle', command: ['npm', 'run', '--silent', 'build:stand-ins'] },
   { name: 'production build', command: ['npx', 'next', 'build'] },
   // Types come after the build, which writes the types of the routes.

@@ -1,18 +1,27 @@
 'use client';
 import Link from 'next/link';
+import { sentenceOfDigest } from '@/services/storage/fault-digest';
 import { PageTitle } from '@/ui/frame/page-title';
 
-export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
+interface ErrorPageProps {
+  readonly error: Error & { readonly digest?: string };
+  readonly reset: () => void;
+}
+
+/** What stands in the place of a page that could not be drawn: the reason, where it is one that a person can mend. */
+export default function ErrorPage({ error, reset }: ErrorPageProps) {
+  const sentence = sentenceOfDigest(error.digest);
   return (
-    <main id="main" style={{ padding: 22 }}>
-      <PageTitle title="Something went wrong" />
-      <h1>Something went wrong in Currycomb itself</h1>
-      <p>Nothing was changed. Try once more; if it happens again, the list of shells still works.</p>
+    <main id="main" style={{ padding: 22, maxWidth: 720 }}>
+      <PageTitle title={sentence ? 'This can’t be shown now' : 'Something went wrong'} />
+      <h1>{sentence ? 'This can’t be shown now' : 'Something went wrong in Currycomb itself'}</h1>
+      <p role="alert">{sentence ?? 'Try once more; if it happens again, the list of shells still works.'}</p>
       <p style={{ display: 'flex', gap: 16 }}>
         <button type="button" onClick={reset}>
           Try again
         </button>
         <Link href="/">Go to the list of shells</Link>
+        <Link href="/folder">Look at the data folder</Link>
       </p>
     </main>
   );

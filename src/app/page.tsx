@@ -1,14 +1,14 @@
 import Button from '@mui/material/Button';
-import { appContext } from '@/services/open-context';
 import { listShells } from '@/services/shells/shell-list';
 import { BringInDemo } from '@/ui/shells/demo-shells';
 import { TopBar } from '@/ui/frame/top-bar';
 import { ShellTable } from '@/ui/shells/shell-table';
+import { withContext } from './with-context';
 
 export const dynamic = 'force-dynamic';
 
 export default function ShellsPage() {
-  const shells = listShells(appContext());
+  const shells = withContext(listShells);
   return (
     <>
       <TopBar title="Shells" />

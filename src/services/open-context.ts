@@ -1,12 +1,13 @@
 import { join } from 'node:path';
 import { BlobStore } from '@/store/blobs';
-import { openDatabase, type Db } from '@/store/database';
+import { DatabaseMissing, openDatabase, type Db } from '@/store/database';
 import { lockFolder, type FolderLock } from '@/store/folder-lock';
 import { prepareMemo } from '@/store/memo';
 import { countOldTallies } from './comb/old-tallies';
 import type { Context } from './context';
 import type { JobQueue } from './jobs/job-queue';
 import { ThreadQueue } from './jobs/thread-queue';
+import { StorageFault, storageFault } from './storage/storage-fault';
 
 export interface ContextPaths {
   readonly dataDir: string;
@@ -14,18 +15,38 @@ export interface ContextPaths {
   readonly workerFile: string;
 }
 
-/** Opens a data folder for this process alone. Throws one sentence where another process has it. */
+/**
+ * Opens a data folder for this process alone. Throws FolderTaken where another process has it and StorageFault where it
+ * can’t be used; nothing is held then, so that it can be tried again.
+ */
 export function openContext(paths: ContextPaths): Context {
-  const { dataDir, migrationsDir, workerFile } = paths;
-  const lock = lockFolder(dataDir);
-  if (!lock.ok) throw new FolderTaken(lock.trouble.message);
-  const db = openDatabase(dataDir, migrationsDir);
-  countOldTallies(db);
-  const blobs = new BlobStore(join(dataDir, 'blobs'));
-  blobs.clearUnfinished();
-  prepareMemo(dataDir);
-  const jobs = new ThreadQueue(db, { workerFile, dataDir });
-  return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock.value) };
+  const { dataDir } = paths;
+  try {
+    const lock = lockFolder(dataDir);
+    if (!lock.ok) throw new FolderTaken(lock.trouble.message);
+    return openLocked(paths, lock.value);
+  } catch (error) {
+    if (error instanceof DatabaseMissing) throw new StorageFault(error.message, { cause: error });
+    throw storageFault(error, dataDir) ?? error;
+  }
+}
+
+function openLocked({ dataDir, migrationsDir, workerFile }: ContextPaths, lock: FolderLock): Context {
+  const opened: { close(): void }[] = [{ close: () => lock.release() }];
+  try {
+    const db = openDatabase(dataDir, migrationsDir);
+    opened.unshift(db.$client);
+    countOldTallies(db);
+    const blobs = new BlobStore(join(dataDir, 'blobs'));
+    opened.unshift(blobs);
+    blobs.clearUnfinished();
+    prepareMemo(dataDir);
+    const jobs = new ThreadQueue(db, { workerFile, dataDir });
+    return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock) };
+  } catch (error) {
+    for (const one of opened) one.close();
+    throw error;
+  }
 }
 
 async function closeAll(db: Db, blobs: BlobStore, jobs: JobQueue, lock: FolderLock): Promise<void> {
@@ -36,15 +57,20 @@ async function closeAll(db: Db, blobs: BlobStore, jobs: JobQueue, lock: FolderLo
 }
 
 /** Another process works in the data folder. */
-export class FolderTaken extends Error {}
+export class FolderTaken extends StorageFault {}
 
 const holder = globalThis as typeof globalThis & { currycomb?: Context };
 
-/** The one context of the web process. */
+const rootFolder = (): string => process.env['CURRYCOMB_ROOT'] ?? process.cwd();
+
+/** Where the web process keeps everything. */
+export const dataFolder = (): string => process.env['CURRYCOMB_DATA'] ?? join(rootFolder(), '.data');
+
+/** The one context of the web process. Where it can't be opened, whoever asks next tries again. */
 export function appContext(): Context {
-  const root = process.env['CURRYCOMB_ROOT'] ?? process.cwd();
+  const root = rootFolder();
   return (holder.currycomb ??= openContext({
-    dataDir: process.env['CURRYCOMB_DATA'] ?? join(root, '.data'),
+    dataDir: dataFolder(),
     migrationsDir: join(root, 'src/store/migrations'),
     workerFile: join(root, 'dist/workers/job.mjs'),
   }));

@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
@@ -8,10 +8,26 @@ import * as schema from './schema';
 export type Db = BetterSQLite3Database<typeof schema> & { readonly $client: Database.Database };
 export type Transaction = Parameters<Parameters<Db['transaction']>[0]>[0];
 
-/** Opens the database of a data folder and brings it up to the newest migration. */
+/** The database of a data folder. */
+export const databaseFile = (dataDir: string): string => join(dataDir, 'currycomb.sqlite');
+
+/** The database of a folder is gone while what belongs to it is there: nothing is begun anew over it. */
+export class DatabaseMissing extends Error {}
+
+/** How long a statement waits for another program that holds the database, in milliseconds. */
+const patience = 1_000;
+
+/**
+ * Opens the database of a data folder and brings it up to the newest migration. Throws DatabaseMissing where blobs are
+ * there without it, and what SQLite says where it can’t be opened.
+ */
 export function openDatabase(dataDir: string, migrationsDir: string): Db {
   mkdirSync(dataDir, { recursive: true });
-  const file = new Database(join(dataDir, 'currycomb.sqlite'));
+  if (!existsSync(databaseFile(dataDir)) && existsSync(join(dataDir, 'blobs')))
+    throw new DatabaseMissing(
+      `The database currycomb.sqlite is missing from ${dataDir}, though what it kept track of is still there. Put it back, or put the whole folder back from a backup; to begin anew, give Currycomb another folder with CURRYCOMB_DATA.`,
+    );
+  const file = new Database(databaseFile(dataDir), { timeout: patience });
   file.pragma('journal_mode = WAL');
   file.pragma('foreign_keys = ON');
   // What was told as done is on the disk: a run that a power cut takes back would be a lie in the ledger.

@@ -10,6 +10,7 @@ export interface FolderLock {
 /**
  * Takes a data folder for this process. The lock is a lock of the operating system on a file of its own (SQLite’s
  * exclusive lock), so that it ends with the process however that ends. Trouble `folder-taken` where another has it.
+ * Throws what the file system says where the folder can’t be used at all.
  */
 export function lockFolder(dataDir: string): Result<FolderLock> {
   mkdirSync(dataDir, { recursive: true });
@@ -18,8 +19,9 @@ export function lockFolder(dataDir: string): Result<FolderLock> {
   try {
     file.pragma('journal_mode = DELETE');
     file.exec('BEGIN EXCLUSIVE');
-  } catch {
+  } catch (error) {
     file.close();
+    if (!isHeld(error)) throw error;
     return bad(
       'folder-taken',
       `Another Currycomb${holderOf(holderFile)} already uses the folder ${dataDir}. Use that one, end it, or give this one a folder of its own with CURRYCOMB_DATA.`,
@@ -33,6 +35,10 @@ export function lockFolder(dataDir: string): Result<FolderLock> {
     },
   });
 }
+
+/** Held by another process, and not merely impossible to lock. */
+const isHeld = (error: unknown): boolean =>
+  error instanceof Database.SqliteError && error.code.startsWith('SQLITE_BUSY');
 
 function holderOf(file: string): string {
   try {

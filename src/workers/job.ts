@@ -6,6 +6,8 @@ import type { JobMessage, JobReport, NoteAnswer } from '@/services/jobs/job-reco
 import { jobOf } from '@/services/jobs/registry';
 import { digest } from '@/core/shell/digest';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
+import { faultOf, type Fault } from '@/services/log/fault';
+import { storageFault } from '@/services/storage/storage-fault';
 import { BlobStore } from '@/store/blobs';
 import { Memo } from '@/store/memo';
 
@@ -62,15 +64,18 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
       ? { id, type: 'done', output: result.value }
       : { id, type: 'trouble', message: result.trouble.message };
   } catch (error) {
-    if (error instanceof UnreadableStore)
-      return { id, type: 'trouble', message: `${error.message} Nothing was changed.` };
-    const why = error instanceof Error ? error.message : 'unknown';
-    return {
-      id,
-      type: 'trouble',
-      message: `Something went wrong in Currycomb itself, and nothing was changed (${why}).`,
-    };
+    return { id, type: 'trouble', ...troubleOf(error) };
   }
+}
+
+/** What went wrong in a job, as one sentence, and where it came from. */
+function troubleOf(error: unknown): { readonly message: string; readonly fault?: Fault } {
+  if (error instanceof UnreadableStore) return { message: `${error.message} Nothing was changed.` };
+  const storage = storageFault(error, dataDir);
+  const message =
+    storage?.message ??
+    'Something went wrong in Currycomb itself, and nothing was changed. What happened stands under “Data folder”.';
+  return { message, fault: faultOf(error) };
 }
 
 parentPort?.on('message', (message: JobMessage | NoteAnswer) => {

@@ -1,15 +1,18 @@
 import Link from 'next/link';
 import { rememberedColumns } from '@/services/bring-in/sheet-columns';
-import { appContext } from '@/services/open-context';
 import { houseTerms } from '@/services/house-rules/house-rules';
 import { BringInForm } from '@/ui/bring-in/bring-in-form';
 import { TopBar } from '@/ui/frame/top-bar';
+import { withContext } from '../with-context';
 
 // What was said of columns is read anew at every visit.
 export const dynamic = 'force-dynamic';
 
 export default function BringInPage() {
-  const context = appContext();
+  const known = withContext((context) => ({
+    remembered: rememberedColumns(context),
+    terms: houseTerms(context),
+  }));
   return (
     <>
       <TopBar title="Bring in a shell" />
@@ -19,7 +22,7 @@ export default function BringInPage() {
           It stands on a campus host that you may sign in to?{' '}
           <Link href="/bring-in/from-host">Read it from there.</Link>
         </p>
-        <BringInForm remembered={rememberedColumns(context)} terms={houseTerms(context)} />
+        <BringInForm {...known} />
       </main>
     </>
   );

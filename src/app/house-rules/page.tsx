@@ -1,12 +1,12 @@
-import { appContext } from '@/services/open-context';
 import { rulesView } from '@/services/house-rules/rules-view';
 import { TopBar } from '@/ui/frame/top-bar';
 import { HouseRulesForm } from '@/ui/house-rules/house-rules-form';
+import { withContext } from '../with-context';
 
 export const dynamic = 'force-dynamic';
 
 export default function HouseRulesPage() {
-  const view = rulesView(appContext());
+  const view = withContext(rulesView);
   return (
     <>
       <TopBar title="House rules" />

@@ -2,10 +2,10 @@ import { notFound } from 'next/navigation';
 import { cache, type ReactNode } from 'react';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import type { Context } from '@/services/context';
-import { appContext } from '@/services/open-context';
 import { findShell, type CurrentShell } from '@/services/shells/current-shell';
 import { UnreadableShell } from '@/ui/frame/unreadable-shell';
 import { JobsUnderWay } from '@/ui/jobs/jobs-under-way';
+import { withContext } from '../with-context';
 
 export type PageQuery = Readonly<Record<string, string | string[] | undefined>>;
 export interface ShellPageProps {
@@ -15,15 +15,16 @@ export interface ShellPageProps {
 
 // Layout, title and page of one answer ask for the same shell.
 const load = cache((id: string) => {
-  const context = appContext();
-  const underWay = context.jobs.allUnderWay(id).map((job) => ({ id: job.id, kind: job.kind }));
-  return { underWay, shell: findShell(context, id) };
+  return withContext((context) => ({
+    context,
+    underWay: context.jobs.allUnderWay(id).map((job) => ({ id: job.id, kind: job.kind })),
+    shell: findShell(context, id),
+  }));
 });
 
 /** The shell that a page is about, or the page that says it is not here. */
 export async function shellOfPage(params: ShellPageProps['params']) {
-  const context = appContext();
-  const { shell, underWay } = load((await params).id);
+  const { context, shell, underWay } = load((await params).id);
   if (!shell) notFound();
   return { context, shell, underWay };
 }
@@ -36,10 +37,13 @@ export const shellPage = (draw: (shell: CurrentShell, context: Context, query: P
   async function ShellPage({ params, searchParams }: ShellPageProps): Promise<ReactNode> {
     const { context, shell, underWay } = await shellOfPage(params);
     const query = await searchParams;
-    try {
-      return <JobsUnderWay jobs={underWay}>{draw(shell, context, query)}</JobsUnderWay>;
-    } catch (error) {
-      if (!(error instanceof UnreadableStore)) throw error;
-      return <UnreadableShell id={shell.row.id} sentence={error.message} />;
-    }
+    const drawn = withContext(() => {
+      try {
+        return draw(shell, context, query);
+      } catch (error) {
+        if (!(error instanceof UnreadableStore)) throw error;
+        return <UnreadableShell id={shell.row.id} sentence={error.message} />;
+      }
+    });
+    return <JobsUnderWay jobs={underWay}>{drawn}</JobsUnderWay>;
   };

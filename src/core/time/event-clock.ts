@@ -12,7 +12,19 @@ export interface EventClock {
   readonly zones: ReadonlyMap<string, ICAL.Timezone>;
   /** Occurrences are worked out up to a year after this day; null: as far as the rule goes. */
   readonly until: LocalDate | null;
+  /** What is left for the series of a whole calendar; without it, each series has the whole of it. */
+  readonly budget?: SeriesBudget;
 }
+
+/** How much may be worked out of series: it is used up as they are read, so that no file takes for ever. */
+export interface SeriesBudget {
+  occurrences: number;
+  /** Moments that are tried and do not fit their rule. */
+  steps: number;
+}
+
+/** A calendar of four thousand weekly meetings is far inside. */
+export const wholeBudget = (): SeriesBudget => ({ occurrences: 250_000, steps: 100_000 });
 
 const kept = new WeakMap<CalendarFrame, ReadonlyMap<string, ICAL.Timezone>>();
 

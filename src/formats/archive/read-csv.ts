@@ -16,17 +16,76 @@ export interface CsvRow {
 /** So many rows of a wrong length are named; the others are counted. */
 const mostNamed = 20;
 
-/** Reads a table (CSV, RFC 4180); throws where a quotation mark is missing. Rows of another length than the first one are read and told. */
+/** A table of a course has a few dozen columns. */
+export const mostColumns = 500;
+
+/** What can't be read as a table; the message goes on after the name of the file, as in “x.csv is …”. */
+export class UnreadableTable extends Error {}
+
+const options = { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true } as const;
+
+/** The first row of a table. Throws UnreadableTable where it has more columns than any table of a course. */
+function headerOf(text: string): readonly string[] {
+  const [header = []]: string[][] = parse(text, { ...options, to: 1 });
+  if (header.length > mostColumns)
+    throw new UnreadableTable(
+      `has ${header.length.toLocaleString('en')} columns, and at most ${mostColumns} are read; leave out those that are not needed`,
+    );
+  return header;
+}
+
+/** Runs a parser; what it can't read is thrown as UnreadableTable. */
+function reading<T>(parseIt: () => T): T {
+  try {
+    return parseIt();
+  } catch (error) {
+    if (error instanceof UnreadableTable) throw error;
+    const { lines } = error as { lines?: number };
+    const where = lines ? ` (line ${lines}: a quotation mark is missing or misplaced)` : '';
+    throw new UnreadableTable(`is not a readable CSV file${where}; save it as CSV once more`);
+  }
+}
+
+/**
+ * Reads a table (CSV, RFC 4180); throws UnreadableTable where a quotation mark is missing. Rows of another length than
+ * the first one are read and told.
+ */
 export function readCsv(text: string, where: string): CsvTable {
-  const table: string[][] = parse(text, {
-    bom: true,
-    relax_column_count: true,
-    skip_empty_lines: true,
-    trim: true,
+  const rows: CsvRow[] = [];
+  let header: readonly string[] = [];
+  const notes = readCsvRows(text, where, (first) => {
+    header = first;
+    return (row) => rows.push(row);
   });
-  const [header = [], ...lines] = table;
-  const rows = lines.map((cells, i) => ({ row: i + 1, cells }));
-  return { header, rows, notes: [...columnsTwice(header, where), ...oddLengths(header, rows, where)] };
+  return { header, rows, notes };
+}
+
+/** As `readCsv`, but each row is handed on as it is read, to what is made of the header, and none is held. */
+export function readCsvRows(
+  text: string,
+  where: string,
+  takerOf: (header: readonly string[]) => (row: CsvRow) => void,
+): readonly IntakeNote[] {
+  return reading(() => {
+    const header = headerOf(text);
+    const take = takerOf(header);
+    const odd: CsvRow[] = [];
+    let row = 0;
+    let oddRows = 0;
+    parse(text, {
+      ...options,
+      from: 2,
+      on_record: (cells: string[]) => {
+        row += 1;
+        const isOdd = cells.length !== header.length;
+        if (isOdd) oddRows += 1;
+        if (isOdd && odd.length < mostNamed) odd.push({ row, cells });
+        take({ row, cells });
+        return null;
+      },
+    });
+    return [...columnsTwice(header, where), ...oddLengths(header, odd, oddRows, where)];
+  });
 }
 
 function columnsTwice(header: readonly string[], where: string): IntakeNote[] {
@@ -44,17 +103,21 @@ function columnsTwice(header: readonly string[], where: string): IntakeNote[] {
   }));
 }
 
-function oddLengths(header: readonly string[], rows: readonly CsvRow[], where: string): IntakeNote[] {
-  const odd = rows.filter(({ cells }) => cells.length !== header.length);
-  const notes = odd.slice(0, mostNamed).map(({ row, cells }) => ({
+function oddLengths(
+  header: readonly string[],
+  named: readonly CsvRow[],
+  odd: number,
+  where: string,
+): IntakeNote[] {
+  const notes = named.map(({ row, cells }) => ({
     code: 'row-length',
     message: `has ${cells.length} cells and the first row ${header.length}; ${cells.length > header.length ? 'what stands behind the last column is left out' : 'the missing ones count as empty'}`,
     where: `${where}, row ${row}`,
   }));
-  if (odd.length > mostNamed)
+  if (odd > named.length)
     notes.push({
       code: 'row-length',
-      message: `${odd.length - mostNamed} more rows have another number of cells than the first one`,
+      message: `${odd - named.length} more rows have another number of cells than the first one`,
       where,
     });
   return notes;

@@ -88,3 +88,17 @@ test.each([
   expect(events[0]!.occurrences).toEqual(['2027-01-11T09:00:00']);
   expect(notes.map((n) => n.code)).toEqual(['recurrence-odd']);
 });
+
+test('an identifier with line breaks stays text: nothing of it becomes a component', () => {
+  const c = new ShellComposer({ ref: shellRef('s'), title: 's', timeZone: 'Europe/Dublin' });
+  const evil = 'a\r\nEND:VTODO\r\nBEGIN:VEVENT\r\nUID:foreign\r\nEND:VEVENT\r\nBEGIN:VTODO';
+  c.assignment(evil, 'x', 1, { ref: evil, due: '2027-01-29T23:59:00' as LocalDateTime });
+  const made = c.shell();
+  const text = writeCalendar([], { head: '', others: dueDatesAsTodos(made) });
+  const calendarComponent = new ICAL.Component(ICAL.parse(text) as unknown[]);
+  expect(calendarComponent.getAllSubcomponents().map((part) => part.name)).toEqual(['vtodo']);
+  const bare = { ...made, items: made.items.map((i) => ({ ...i, due: null })) };
+  expect(applyTodos(bare, read(text).todos).shell.items.map((i) => i.due)).toEqual(
+    made.items.map((i) => i.due),
+  );
+});

@@ -1,46 +1,33 @@
+import ICAL from 'ical.js';
 import type { Item, Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { dueTodoUid, itemOfDueUid } from '@/core/time/due-todo';
 import { titleKey } from '@/core/text/normalise';
+import { atTime, type LocalDateTime } from '@/core/time/local-date';
 import type { CalendarTodo } from './read-calendar';
 
-const compact = (when: string) => when.replace(/[-:]/g, '');
-const escapeValue = (text: string) => text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\r?\n/g, '\\n');
-
-/** Due dates as to-dos (RFC 5545, 3.6.2), on the shell's own clock; `stamp` is the day the shell is looked at from. */
+/** Due dates as to-dos (RFC 5545, 3.6.2), on the shell's own clock; the stamp is the day the shell is looked at from. */
 export function dueDatesAsTodos(shell: Shell): string[] {
-  return shell.items
-    .filter((i) => i.due !== null)
-    .map((i) =>
-      [
-        'BEGIN:VTODO',
-        `UID:${dueTodoUid(i.ref)}`,
-        `DTSTAMP:${compact(shell.asOf)}T000000Z`,
-        `DUE;TZID=${shell.timeZone}:${compact(i.due!)}`,
-        `SUMMARY:${escapeValue(i.title)}`,
-        'END:VTODO',
-      ]
-        .map(fold)
-        .join('\r\n'),
-    );
+  const stamp = ICAL.Time.fromData(
+    { ...partsOf(atTime(shell.asOf, '00:00:00')), isDate: false },
+    ICAL.Timezone.utcTimezone,
+  );
+  return shell.items.flatMap(({ ref, title, due }) => {
+    if (due === null) return [];
+    const todo = new ICAL.Component('vtodo');
+    todo.addPropertyWithValue('uid', dueTodoUid(ref));
+    todo.addPropertyWithValue('dtstamp', stamp);
+    const property = todo.addPropertyWithValue('due', ICAL.Time.fromData(partsOf(due)));
+    property.setParameter('tzid', shell.timeZone);
+    todo.addPropertyWithValue('summary', title);
+    return [todo.toString()];
+  });
 }
 
-/** Lines of at most 75 octets, continued with a space (RFC 5545, 3.1). */
-function fold(line: string): string {
-  const parts: string[] = [];
-  let part = '';
-  let bytes = 0;
-  for (const char of line) {
-    const size = Buffer.byteLength(char);
-    if (bytes + size > 74) {
-      parts.push(part);
-      part = '';
-      bytes = 0;
-    }
-    part += char;
-    bytes += size;
-  }
-  return [...parts, part].join('\r\n ');
+/** The numbers of a wall-clock time. */
+function partsOf(time: LocalDateTime) {
+  const [year = 0, month = 1, day = 1, hour = 0, minute = 0, second = 0] = time.split(/\D/).map(Number);
+  return { year, month, day, hour, minute, second };
 }
 
 /** Gives activities without a due date the one that a to-do of the calendar tells; what matches nothing is reported. */
@@ -67,10 +54,9 @@ export function applyTodos(
       });
     else if (item.due === null) due.set(item.ref, todo.due);
   }
+  if (!due.size) return { shell, notes };
   return {
-    shell: due.size
-      ? { ...shell, items: shell.items.map((i) => (due.has(i.ref) ? { ...i, due: due.get(i.ref)! } : i)) }
-      : shell,
+    shell: { ...shell, items: shell.items.map((i) => ({ ...i, due: due.get(i.ref) ?? i.due })) },
     notes,
   };
 }

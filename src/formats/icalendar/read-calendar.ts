@@ -2,7 +2,7 @@ import ICAL from 'ical.js';
 import type { CalendarFrame, CourseEvent } from '@/core/shell/model';
 import { eventRef } from '@/core/shell/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
-import { localOf, registerZones, unknownZones, type EventClock } from '@/core/time/event-clock';
+import { localOf, registerZones, unknownZones, wholeBudget, type EventClock } from '@/core/time/event-clock';
 import { atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { componentOf, readEvent, settleOverrides, type ReadEvent } from '@/core/time/read-event';
 import { isTimeZone } from '@/core/time/zones';
@@ -51,6 +51,7 @@ export function readCalendar(
     zone: zones.wanted ?? timeZone ?? zones.otherwise,
     zones: registerZones(parts.others.map((o) => o.source)),
     until,
+    budget: wholeBudget(),
   };
   for (const other of parts.others)
     if (other.name !== 'VTIMEZONE' && other.name !== 'VTODO')
@@ -106,7 +107,7 @@ function readEvents(
     if (read.odd)
       note(
         'recurrence-odd',
-        `“${event.title}” repeats by a rule that can’t be worked out; only its first date is used`,
+        `“${event.title}” repeats by a rule that can’t be worked out, or too often; only its first date is used`,
         line,
       );
     const key = event.recurrenceId === null ? event.uid : `${event.uid}#${event.recurrenceId}`;

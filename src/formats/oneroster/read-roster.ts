@@ -27,92 +27,115 @@ interface Session extends Term {
   readonly parent: string;
 }
 
+/** What is asked of a roster: whose class, and on which day. */
+export interface WantedClass {
+  readonly code: string | null;
+  readonly asOf: LocalDate;
+}
+type Note = (code: string, message: string, where?: string) => void;
+
 /** The class's own row among the roster's; by code where there are several. */
-export function readRoster(
-  tables: RosterTables,
-  wanted: { readonly code: string | null; readonly asOf: LocalDate },
-  name: string,
-): Roster {
+export function readRoster(tables: RosterTables, wanted: WantedClass, name: string): Roster {
   const notes: IntakeNote[] = [];
-  const note = (code: string, message: string, where = name) => notes.push({ code, message, where });
-  const courses = new Map((tables.courses ?? []).map((c) => [c['sourcedId']!, c]));
-  const course = (klass: RosterRow | undefined) => courses.get(klass?.['courseSourcedId'] ?? '');
-  const classes = tables.classes ?? [];
-  const codes = (klass: RosterRow) =>
-    [klass['classCode'], course(klass)?.['courseCode']].filter((c) => c).map((c) => titleKey(c!));
-  const fitting =
-    wanted.code === null ? classes : classes.filter((c) => codes(c).includes(titleKey(wanted.code!)));
-  const klass = fitting[0] ?? (classes.length === 1 ? classes[0] : undefined);
+  const note: Note = (code, message, where = name) => notes.push({ code, message, where });
+  const courses = new Map((tables.courses ?? []).map((row) => [idOf(row), row]));
+  const courseOf = (klass: RosterRow | null) => courses.get(klass?.['courseSourcedId'] ?? '');
+  const klass = classOf(tables.classes ?? [], wanted.code, courseOf, note);
+  // A set of grade tables alone, as we write it, is one class's.
+  const isOurs = (classId: string | undefined) =>
+    tables.classes === null || !classId || (klass !== null && classId === klass['sourcedId']);
+  const sessions = readSessions(tables.academicSessions ?? [], note);
+  const named = (klass?.['termSourcedIds'] ?? '').split(/[,\s]+/).filter((id) => id);
+  const term = termOf(sessions, named, wanted.asOf);
+  const enrolments: Record<string, number> = {};
+  for (const { classId, role, people } of tables.enrollments ?? [])
+    if (isOurs(classId)) enrolments[role || 'unknown'] = (enrolments[role || 'unknown'] ?? 0) + people;
+  return {
+    code: courseOf(klass)?.['courseCode'] || klass?.['classCode'] || null,
+    title: klass?.['title'] || courseOf(klass)?.['title'] || null,
+    term,
+    previousTerm: previousOf(sessions, term),
+    schoolYear: yearOf(sessions, term),
+    enrolments,
+    ...readGradeSetup(tables, isOurs, note, name),
+    notes,
+  };
+}
+
+/** Every row that counts has one. */
+const idOf = (row: RosterRow): string => row['sourcedId'] ?? '';
+
+/** The class that is asked for; null where none is, or where none of several has the code. */
+function classOf(
+  classes: readonly RosterRow[],
+  code: string | null,
+  courseOf: (klass: RosterRow) => RosterRow | undefined,
+  note: Note,
+): RosterRow | null {
+  const wanted = code === null ? null : titleKey(code);
+  const codesOf = (klass: RosterRow) =>
+    [klass['classCode'], courseOf(klass)?.['courseCode']].flatMap((known) =>
+      known ? [titleKey(known)] : [],
+    );
+  const fitting = wanted === null ? classes : classes.filter((klass) => codesOf(klass).includes(wanted));
+  const only = classes.length === 1 ? classes[0] : undefined;
+  const klass = fitting[0] ?? only ?? null;
   if (classes.length > 1 && !klass)
     note(
       'roster-class',
-      `none of the roster’s ${classes.length} classes has the code “${wanted.code ?? ''}”; its people and grade columns are left out`,
+      `none of the roster’s ${classes.length} classes has the code “${code ?? ''}”; its people and grade columns are left out`,
     );
   if (fitting.length > 1)
     note(
       'roster-class',
       `${fitting.length} classes fit; “${klass?.['title'] ?? ''}” is taken. Give the code to take another`,
     );
-  // A set of grade tables alone, as we write it, is one class's.
-  const own = (row: RosterRow) =>
-    tables.classes === null ||
-    !row['classSourcedId'] ||
-    (klass !== undefined && row['classSourcedId'] === klass['sourcedId']);
+  return klass;
+}
 
-  const sessions = readSessions(tables.academicSessions ?? [], note);
-  const term = termOf(
-    sessions,
-    (klass?.['termSourcedIds'] ?? '').split(/[,\s]+/).filter((t) => t),
-    wanted.asOf,
-  );
-  const results = tables.results;
-  const counted = new Map<string, number>();
-  for (const r of results ?? [])
-    counted.set(r['lineItemSourcedId'] ?? '', (counted.get(r['lineItemSourcedId'] ?? '') ?? 0) + 1);
-  const categories = (tables.categories ?? []).map((c): GradeCategory => ({
-    ref: gradeCategoryRef(c['sourcedId']!),
-    title: c['title'] ?? '',
-    weight: number(c['weight']),
-    extra: rest(c, ['sourcedId', 'status', 'title', 'weight']),
+function readGradeSetup(
+  tables: RosterTables,
+  isOurs: (classId: string | undefined) => boolean,
+  note: Note,
+  name: string,
+): Pick<Roster, 'gradeCategories' | 'gradeColumns'> {
+  const categories = (tables.categories ?? []).map((row): GradeCategory => ({
+    ref: gradeCategoryRef(idOf(row)),
+    title: row['title'] ?? '',
+    weight: number(row['weight']),
+    extra: rest(row, ['sourcedId', 'status', 'title', 'weight']),
   }));
-  const known = new Set<string>(categories.map((c) => c.ref));
-  const columns = (tables.lineItems ?? []).filter(own).map((l): GradeColumn => {
-    const category = l['categorySourcedId'] ?? '';
-    if (category && !known.has(category))
-      note(
-        'roster-category',
-        `the line item “${l['title']}” names the category ${category}, which is not there`,
-        `${name}, lineItems.csv`,
-      );
-    return {
-      ref: gradeColumnRef(l['sourcedId']!),
-      title: l['title'] ?? '',
-      category: known.has(category) ? gradeCategoryRef(category) : null,
-      points: number(l['resultValueMax']),
-      results: results === null ? null : (counted.get(l['sourcedId']!) ?? 0),
-      extra: rest(l, ['sourcedId', 'status', 'title', 'categorySourcedId', 'resultValueMax']),
-    };
-  });
-  const used = new Set((tables.lineItems ?? []).map((l) => l['categorySourcedId'] ?? ''));
-  const mine = new Set<string | null>(columns.map((c) => c.category));
-  const enrolments: Record<string, number> = {};
-  for (const e of (tables.enrollments ?? []).filter(own))
-    enrolments[e['role'] || 'unknown'] = (enrolments[e['role'] || 'unknown'] ?? 0) + 1;
+  const known = new Set<string>(categories.map((category) => category.ref));
+  const lineItems = tables.lineItems ?? [];
+  const columns = lineItems
+    .filter((row) => isOurs(row['classSourcedId']))
+    .map((row): GradeColumn => {
+      const category = row['categorySourcedId'] ?? '';
+      if (category && !known.has(category))
+        note(
+          'roster-category',
+          `the line item “${row['title']}” names the category ${category}, which is not there`,
+          `${name}, lineItems.csv`,
+        );
+      return {
+        ref: gradeColumnRef(idOf(row)),
+        title: row['title'] ?? '',
+        category: known.has(category) ? gradeCategoryRef(category) : null,
+        points: number(row['resultValueMax']),
+        results: tables.results === null ? null : (tables.results.get(idOf(row)) ?? 0),
+        extra: rest(row, ['sourcedId', 'status', 'title', 'categorySourcedId', 'resultValueMax']),
+      };
+    });
+  const used = new Set(lineItems.map((row) => row['categorySourcedId'] ?? ''));
+  const ours = new Set<string | null>(columns.map((column) => column.category));
   return {
-    code: course(klass)?.['courseCode'] || klass?.['classCode'] || null,
-    title: klass?.['title'] || course(klass)?.['title'] || null,
-    term,
-    previousTerm: previousOf(sessions, term),
-    schoolYear: yearOf(sessions, term),
-    enrolments,
     // A category that only another class uses is that class's.
-    gradeCategories: categories.filter((c) => mine.has(c.ref) || !used.has(c.ref)),
+    gradeCategories: categories.filter(({ ref }) => ours.has(ref) || !used.has(ref)),
     gradeColumns: columns,
-    notes,
   };
 }
 
-function readSessions(rows: readonly RosterRow[], note: (code: string, message: string) => void): Session[] {
+function readSessions(rows: readonly RosterRow[], note: Note): Session[] {
   return rows.flatMap((row): Session[] => {
     const [start, end] = [parseLocalDate(row['startDate'] ?? ''), parseLocalDate(row['endDate'] ?? '')];
     if (!start || !end) {
@@ -121,7 +144,7 @@ function readSessions(rows: readonly RosterRow[], note: (code: string, message: 
     }
     return [
       {
-        id: row['sourcedId']!,
+        id: idOf(row),
         title: row['title'] ?? '',
         type: row['type'] ?? '',
         start,
@@ -148,17 +171,17 @@ function termOf(sessions: readonly Session[], named: readonly string[], asOf: Lo
 /** The latest term session that ended before this term began. */
 function previousOf(sessions: readonly Session[], term: Term | null): Term | null {
   if (!term?.start) return null;
+  const { start } = term;
   const before = sessions
-    .filter((s) => isTerm(s) && s.end < term.start!)
+    .filter((s) => isTerm(s) && s.end < start)
     .sort((a, b) => (a.end < b.end ? 1 : -1))[0];
   return before ? plain(before) : null;
 }
 
 function yearOf(sessions: readonly Session[], term: Term | null): Term | null {
   if (!term?.start) return null;
-  const year = sessions.find(
-    (s) => /^schoolYear$/i.test(s.type) && s.start <= term.start! && term.start! <= s.end,
-  );
+  const { start } = term;
+  const year = sessions.find((s) => /^schoolYear$/i.test(s.type) && s.start <= start && start <= s.end);
   return year ? plain(year) : null;
 }
 

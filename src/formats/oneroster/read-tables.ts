@@ -4,23 +4,30 @@ import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { filePath } from '@/core/shell/refs';
 import { append } from '@/core/collect';
 import { decodeText, encodingNotes } from '../archive/decode-text';
-import { readCsv, type CsvTable } from '../archive/read-csv';
+import { readCsvRows, UnreadableTable } from '../archive/read-csv';
 import { openArchive } from '../archive/read-archive';
 
-/** The tables of a OneRoster CSV set that a shell can use. Users and demographics are never opened. */
-export const rosterTables = [
-  'academicSessions',
-  'courses',
-  'classes',
-  'enrollments',
-  'categories',
-  'lineItems',
-  'results',
-] as const;
-export type RosterTable = (typeof rosterTables)[number];
 export type RosterRow = Readonly<Record<string, string>>;
-/** Null where the set does not have the table. */
-export type RosterTables = Readonly<Record<RosterTable, readonly RosterRow[] | null>>;
+/** How many people have a role in a class. */
+export interface RoleCount {
+  readonly classId: string;
+  readonly role: string;
+  readonly people: number;
+}
+/**
+ * The tables of a OneRoster CSV set that a shell can use; null where the set does not have one. Users and demographics
+ * are never opened, and of people and their results only the numbers are kept.
+ */
+export interface RosterTables {
+  readonly academicSessions: readonly RosterRow[] | null;
+  readonly courses: readonly RosterRow[] | null;
+  readonly classes: readonly RosterRow[] | null;
+  readonly categories: readonly RosterRow[] | null;
+  readonly lineItems: readonly RosterRow[] | null;
+  readonly enrollments: readonly RoleCount[] | null;
+  /** Results by the line item that they are for. */
+  readonly results: ReadonlyMap<string, number> | null;
+}
 
 const mostTableBytes = 128 * 1024 ** 2;
 
@@ -31,37 +38,84 @@ export async function readRosterTables(
 ): Promise<Result<{ readonly tables: RosterTables; readonly notes: readonly IntakeNote[] }>> {
   const source = await openSource(path, name);
   if (!source.ok) return source;
-  const notes: IntakeNote[] = [];
-  const tables: Record<string, readonly RosterRow[] | null> = {};
   try {
-    for (const table of rosterTables) {
-      const bytes = source.value.read(`${table}.csv`);
-      if (bytes === null) {
-        tables[table] = null;
-        continue;
-      }
-      if (bytes.length > mostTableBytes)
-        return bad(
-          'too-large',
-          `“${name}”: ${table}.csv is larger than ${mostTableBytes} bytes; that is no roster of one course.`,
-        );
-      const where = `${name}, ${table}.csv`;
-      const decoded = decodeText(bytes);
-      append(notes, encodingNotes(decoded, where));
-      const read = readTable(decoded.text, where);
-      if (!read.ok) return read;
-      append(notes, read.value.notes);
-      tables[table] = read.value.rows;
-    }
+    const reader = new TableReader(source.value, name);
+    const tables: RosterTables = {
+      academicSessions: reader.rows('academicSessions'),
+      courses: reader.rows('courses'),
+      classes: reader.rows('classes'),
+      enrollments: reader.roles(),
+      categories: reader.rows('categories'),
+      lineItems: reader.rows('lineItems'),
+      results: reader.results(),
+    };
+    if (Object.values(tables).every((table) => table === null))
+      return bad(
+        'not-a-roster',
+        `“${name}” holds none of the OneRoster tables (academicSessions.csv, courses.csv, classes.csv …); export the roster as OneRoster CSV.`,
+      );
+    return good({ tables, notes: reader.notes });
+  } catch (error) {
+    if (!(error instanceof UnreadableTable)) throw error;
+    return bad('roster-unreadable', error.message);
   } finally {
     source.value.close();
   }
-  if (rosterTables.every((t) => tables[t] === null))
-    return bad(
-      'not-a-roster',
-      `“${name}” holds none of the OneRoster tables (${rosterTables.slice(0, 3).join('.csv, ')}.csv …); export the roster as OneRoster CSV.`,
-    );
-  return good({ tables: tables as unknown as RosterTables, notes });
+}
+
+/** Reads the tables of one set, row by row: what is not asked for is let go of at once. */
+class TableReader {
+  readonly notes: IntakeNote[] = [];
+
+  constructor(
+    private readonly source: TableSource,
+    private readonly name: string,
+  ) {}
+
+  /** Every row with the cells that say something. */
+  rows(table: string): readonly RosterRow[] | null {
+    const rows: RosterRow[] = [];
+    return this.read(table, (row) => rows.push(row)) ? rows : null;
+  }
+
+  roles(): readonly RoleCount[] | null {
+    const counts = new Map<string, RoleCount>();
+    const isThere = this.read('enrollments', (row) => {
+      const [classId, role] = [row['classSourcedId'] ?? '', row['role'] ?? ''];
+      const key = JSON.stringify([classId, role]);
+      counts.set(key, { classId, role, people: (counts.get(key)?.people ?? 0) + 1 });
+    });
+    return isThere ? [...counts.values()] : null;
+  }
+
+  results(): ReadonlyMap<string, number> | null {
+    const counts = new Map<string, number>();
+    const isThere = this.read('results', (row) => {
+      const lineItem = row['lineItemSourcedId'] ?? '';
+      counts.set(lineItem, (counts.get(lineItem) ?? 0) + 1);
+    });
+    return isThere ? counts : null;
+  }
+
+  /** Hands on the rows of a table that count; says whether the table is there. */
+  private read(table: string, take: (row: RosterRow) => void): boolean {
+    const bytes = this.source.read(`${table}.csv`);
+    if (bytes === null) return false;
+    const where = `${this.name}, ${table}.csv`;
+    if (bytes.length > mostTableBytes)
+      throw new UnreadableTable(
+        `“${this.name}”: ${table}.csv is larger than ${mostTableBytes} bytes; that is no roster of one course.`,
+      );
+    const decoded = decodeText(bytes);
+    append(this.notes, encodingNotes(decoded, where));
+    try {
+      append(this.notes, takeRows(decoded.text, where, take));
+    } catch (error) {
+      if (!(error instanceof UnreadableTable)) throw error;
+      throw new UnreadableTable(`${where} ${error.message}.`);
+    }
+    return true;
+  }
 }
 
 interface TableSource {
@@ -92,54 +146,41 @@ async function openSource(path: string, name: string): Promise<Result<TableSourc
   return good({ read, close: () => archive.value.close() });
 }
 
-function readTable(
-  text: string,
-  where: string,
-): Result<{ readonly rows: RosterRow[]; readonly notes: readonly IntakeNote[] }> {
-  let table: CsvTable;
-  try {
-    table = readCsv(text, where);
-  } catch (error) {
-    const line = (error as { lines?: number }).lines;
-    return bad(
-      'roster-unreadable',
-      `${where} is not a readable CSV file${line ? ` (line ${line}: a quotation mark is missing or misplaced)` : ''}; export the roster once more.`,
-    );
-  }
-  const { header } = table;
-  if (!header.includes('sourcedId'))
-    return bad(
-      'roster-unreadable',
-      `${where} has no column “sourcedId” in its first row, so it is no OneRoster table; export the roster as OneRoster CSV.`,
-    );
-  const notes: IntakeNote[] = [...table.notes];
+/** Hands on the rows of a table that are not marked for deletion, each identifier once; what is left out is told. */
+function takeRows(text: string, where: string, take: (row: RosterRow) => void): readonly IntakeNote[] {
+  const notes: IntakeNote[] = [];
   const seen = new Set<string>();
-  const rows: RosterRow[] = [];
-  for (const { row, cells } of table.rows) {
-    const values = rowOf(header, cells);
+  const takeRow = (row: number, values: RosterRow) => {
     const id = values['sourcedId'];
-    if (values['status']?.toLowerCase() === 'tobedeleted') continue;
+    if (values['status']?.toLowerCase() === 'tobedeleted') return;
     if (!id) {
       const message = 'has no sourcedId; it is left out';
       notes.push({ code: 'row-without-identifier', message, where: `${where}, row ${row}` });
-      continue;
+      return;
     }
     if (seen.has(id)) {
       const message = `the sourcedId ${id} stands twice; this row is left out`;
       notes.push({ code: 'identifier-twice', message, where: `${where}, row ${row}` });
-      continue;
+      return;
     }
     seen.add(id);
-    rows.push(values);
-  }
-  return good({ rows, notes });
+    take(values);
+  };
+  const told = readCsvRows(text, where, (header) => {
+    if (!header.includes('sourcedId'))
+      throw new UnreadableTable(
+        'has no column “sourcedId” in its first row, so it is no OneRoster table; export the roster as OneRoster CSV',
+      );
+    return ({ row, cells }) => takeRow(row, rowOf(header, cells));
+  });
+  return [...told, ...notes];
 }
 
 /** The cells by their columns; where a column stands twice, the first cell that says something. */
 function rowOf(header: readonly string[], cells: readonly string[]): RosterRow {
-  const values = new Map<string, string>();
+  const values: Record<string, string> = Object.create(null) as Record<string, string>;
   header.forEach((column, i) => {
-    if (!values.get(column)) values.set(column, cells[i] ?? '');
+    values[column] ||= cells[i] ?? '';
   });
-  return Object.fromEntries(values);
+  return values;
 }

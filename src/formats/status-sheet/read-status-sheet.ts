@@ -1,5 +1,5 @@
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
-import { readCsv, type CsvTable } from '../archive/read-csv';
+import { readCsv, UnreadableTable, type CsvTable } from '../archive/read-csv';
 import { statusColumns, type StatusColumn } from './columns';
 
 export interface StatusRow {
@@ -25,15 +25,14 @@ export function readStatusSheet(
   try {
     table = readCsv(text, name);
   } catch (error) {
-    const at = (error as { lines?: number }).lines;
-    return bad(
-      'sheet-unreadable',
-      `“${name}” is not a readable CSV file${at ? ` (line ${at}: a quotation mark is missing or misplaced)` : ''}; save the sheet as CSV once more.`,
-    );
+    if (!(error instanceof UnreadableTable)) throw error;
+    return bad('sheet-unreadable', `“${name}” ${error.message}.`);
   }
   const header = table.header.map((cell) => cell.trim().toLowerCase());
   const known = header.map((cell) =>
-    Object.hasOwn(meanings, cell) ? meanings[cell]! : (statusColumns.find((c) => c === cell) ?? null),
+    Object.hasOwn(meanings, cell)
+      ? (meanings[cell] ?? null)
+      : (statusColumns.find((c) => c === cell) ?? null),
   );
   if (!known.includes('ref') && !known.includes('title'))
     return bad(

@@ -1,7 +1,7 @@
-import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import type { Context } from '../context';
+import { passingFolder } from '../storage/leftovers';
 import type { InputFile } from './shell-inputs';
 
 export const upload = z.strictObject({
@@ -10,18 +10,8 @@ export const upload = z.strictObject({
 });
 export type Upload = z.output<typeof upload>;
 
-export const uploadsDir = (context: Pick<Context, 'dataDir'>): string => {
-  const dir = join(context.dataDir, 'uploads');
-  mkdirSync(dir, { recursive: true });
-  return dir;
-};
+export const uploadsDir = ({ dataDir }: Pick<Context, 'dataDir'>): string =>
+  passingFolder(dataDir, 'uploads');
 
 export const uploadedFile = (context: Context, of: Upload | undefined): InputFile | undefined =>
   of ? { path: join(uploadsDir(context), of.id), name: of.name } : undefined;
-
-/** Uploads that nobody came back for within a day. */
-export function clearOldUploads(context: Context, now: number): void {
-  const dir = uploadsDir(context);
-  for (const name of readdirSync(dir))
-    if (now - statSync(join(dir, name)).mtimeMs > 86_400_000) rmSync(join(dir, name), { force: true });
-}

@@ -3,6 +3,7 @@ import type { Result } from '@/core/shell/result';
 import type { BlobStore } from '@/store/blobs';
 import type { Transaction } from '@/store/database';
 import type { Memo } from '@/store/memo';
+import type { Fault } from '../log/fault';
 
 export type JobState = 'waiting' | 'running' | 'paused' | 'done' | 'failed' | 'cancelled';
 
@@ -86,4 +87,10 @@ export type JobReport =
     }
   | { readonly id: string; readonly type: 'note'; readonly number: number; readonly entry: unknown }
   | { readonly id: string; readonly type: 'done'; readonly output: unknown }
-  | { readonly id: string; readonly type: 'trouble'; readonly message: string };
+  | {
+      readonly id: string;
+      readonly type: 'trouble';
+      readonly message: string;
+      /** Where it came from, where nobody had foreseen it. */
+      readonly fault?: Fault;
+    };

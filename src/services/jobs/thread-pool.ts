@@ -11,7 +11,7 @@ interface Thread {
 export interface PoolListener {
   readonly hear: (report: JobReport) => void;
   /** The thread of a job ended by itself. */
-  readonly lost: (jobId: string, message: string) => void;
+  readonly lost: (jobId: string, error: Error) => void;
 }
 
 /** A few worker threads, started when they are needed; each does one job at a time. */
@@ -75,18 +75,18 @@ export class ThreadPool {
     const thread: Thread = { worker, job: null, shellId: null };
     worker.unref();
     worker.on('message', (report: JobReport) => this.listener.hear(report));
-    worker.on('error', (error) => this.lose(thread, error.message));
+    worker.on('error', (error: Error) => this.lose(thread, error));
     worker.on('exit', (code) => {
-      if (code !== 0) this.lose(thread, `the thread ended with code ${code}`);
+      if (code !== 0) this.lose(thread, new Error(`the thread ended with code ${code}`));
     });
     this.threads.push(thread);
     return thread;
   }
 
-  private lose(thread: Thread, message: string): void {
+  private lose(thread: Thread, error: Error): void {
     const at = this.threads.indexOf(thread);
     if (at < 0) return;
     this.threads.splice(at, 1);
-    if (thread.job !== null) this.listener.lost(thread.job, message);
+    if (thread.job !== null) this.listener.lost(thread.job, error);
   }
 }

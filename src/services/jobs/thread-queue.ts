@@ -1,19 +1,22 @@
-import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import { rmSync } from 'node:fs';
-import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Db, Transaction } from '@/store/database';
 import { jobs } from '@/store/schema';
+import { faultOf, type Fault } from '../log/fault';
+import { log } from '../log/log';
+import { noteTrouble } from '../log/troubles';
+import { storageFault } from '../storage/storage-fault';
 import { Refusal, type Desk, type JobRecord, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
+import { insertJob, JobRows, type JobRow } from './job-rows';
 import { jobOf, type AnyJob } from './registry';
 import { ThreadPool } from './thread-pool';
 
-type JobRow = typeof jobs.$inferSelect;
-
 /** So often a job is started that the server’s end cut off; then it is given up. */
 const mostTries = 3;
-const keptFor = 7 * 86_400_000;
+/** How long to wait before storage that could not be used is tried again, in milliseconds. */
+const storagePause = 2_000;
 
 /**
  * Jobs as rows, done by worker threads. One lane per shell: its jobs run one after another; those of different shells
@@ -21,6 +24,9 @@ const keptFor = 7 * 86_400_000;
  */
 export class ThreadQueue implements JobQueue {
   private readonly pool: ThreadPool;
+  private readonly rows: JobRows;
+  private readonly dataDir: string;
+  private retry: NodeJS.Timeout | null = null;
   private readonly running = new Map<string, JobRow>();
   private readonly ending = new Set<string>();
   private readonly events = new EventEmitter();
@@ -32,18 +38,20 @@ export class ThreadQueue implements JobQueue {
     threads = 2,
   ) {
     this.events.setMaxListeners(0);
+    this.rows = new JobRows(db);
+    this.dataDir = paths.dataDir;
     this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads, {
       hear: (report) => this.hear(report),
-      lost: (id, message) => this.fail(id, crashed(message)),
+      lost: (id, error) => this.crash(id, error),
     });
-    this.prune();
+    this.rows.prune();
     this.takeUpAgain();
     // What was waiting goes on as soon as whoever opened this has listened to it.
     setImmediate(() => this.next());
   }
 
   get idle(): boolean {
-    return this.running.size === 0 && this.ending.size === 0 && this.waiting().length === 0;
+    return this.running.size === 0 && this.ending.size === 0 && this.rows.waiting().length === 0;
   }
 
   order<Input>(
@@ -54,9 +62,9 @@ export class ThreadQueue implements JobQueue {
   ): string {
     const { kind } = record;
     const text = JSON.stringify(record.input.parse(input));
-    const same = this.activeOf(shellId, kind).find((job) => job.input === text);
+    const same = this.rows.activeOf(shellId, kind).find((job) => job.input === text);
     if (same && shellId !== null) return same.id;
-    if (record.supersedes) for (const job of this.activeOf(shellId, kind)) this.cancel(job.id);
+    if (record.supersedes) for (const job of this.rows.activeOf(shellId, kind)) this.cancel(job.id);
     const id = this.db.transaction((tx) => {
       write?.(tx);
       return insertJob(tx, kind, shellId, text);
@@ -66,15 +74,15 @@ export class ThreadQueue implements JobQueue {
   }
 
   view(id: string): JobView | null {
-    return this.db.select().from(jobs).where(eq(jobs.id, id)).get() ?? null;
+    return this.rows.view(id);
   }
 
   underWay(shellId: string, kind?: string): JobView | null {
-    return this.activeOf(shellId, kind)[0] ?? null;
+    return this.rows.activeOf(shellId, kind)[0] ?? null;
   }
 
   allUnderWay(shellId: string): readonly JobView[] {
-    return this.activeOf(shellId);
+    return this.rows.activeOf(shellId);
   }
 
   watch(id: string, listener: (view: JobView) => void): () => void {
@@ -105,14 +113,10 @@ export class ThreadQueue implements JobQueue {
     return this.stop(id, 'paused');
   }
   resume(id: string): boolean {
-    const changed = this.db
-      .update(jobs)
-      .set({ state: 'waiting', doing: 'Waiting' })
-      .where(and(eq(jobs.id, id), eq(jobs.state, 'paused')))
-      .run().changes;
+    const isResumed = this.rows.resume(id);
     this.events.emit(id);
     this.next();
-    return changed > 0;
+    return isResumed;
   }
 
   async close(): Promise<void> {
@@ -120,31 +124,9 @@ export class ThreadQueue implements JobQueue {
     await this.pool.close();
   }
 
-  private waiting(): JobRow[] {
-    return this.db
-      .select()
-      .from(jobs)
-      .where(eq(jobs.state, 'waiting'))
-      .orderBy(sql`rowid`)
-      .all();
-  }
-
-  private activeOf(shellId: string | null, kind?: string): JobRow[] {
-    const wanted: SQL[] = [inArray(jobs.state, ['waiting', 'running', 'paused'])];
-    if (shellId !== null) wanted.push(eq(jobs.shellId, shellId));
-    if (kind !== undefined) wanted.push(eq(jobs.kind, kind));
-    const rows = this.db
-      .select()
-      .from(jobs)
-      .where(and(...wanted))
-      .orderBy(sql`rowid DESC`)
-      .all();
-    return rows.filter((row) => row.shellId === shellId);
-  }
-
   /** What the end of the server cut off starts anew; what it cut off again and again is given up. */
   private takeUpAgain(): void {
-    const cut = this.db.select().from(jobs).where(eq(jobs.state, 'running')).all();
+    const cut = this.rows.running();
     // What they had kept and do not keep again is swept when all is done.
     if (cut.some((job) => jobOf(job.kind)?.leavesBlobs)) this.sweep();
     for (const job of cut) {
@@ -152,28 +134,40 @@ export class ThreadQueue implements JobQueue {
         this.change(job.id, { state: 'waiting', doing: 'Waiting' });
       else
         this.fail(
-          job.id,
+          job,
           `Currycomb ended ${job.tries} times while this was running, so it was given up; nothing was changed.`,
         );
     }
   }
 
-  private prune(): void {
-    const before = new Date(Date.now() - keptFor).toISOString();
-    this.db
-      .delete(jobs)
-      .where(and(inArray(jobs.state, ['done', 'failed', 'cancelled']), lt(jobs.finishedAt, before)))
-      .run();
-  }
-
   /** Starts what may start: in order, one for each lane, nothing beside an exclusive job. */
   private next(): void {
     if (this.isClosed) return;
-    for (const job of this.waiting()) {
+    try {
+      if (!this.rows.catchUp()) return this.nextLater();
+      this.startWaiting();
+    } catch (error) {
+      const fault = storageFault(error, this.dataDir);
+      if (!fault) throw error;
+      noteTrouble({ during: 'the queue of jobs', id: '', sentence: fault.message, fault: faultOf(error) });
+      this.nextLater();
+    }
+  }
+
+  private nextLater(): void {
+    if (this.retry || this.isClosed) return;
+    this.retry = setTimeout(() => {
+      this.retry = null;
+      this.next();
+    }, storagePause).unref();
+  }
+
+  private startWaiting(): void {
+    for (const job of this.rows.waiting()) {
       if (this.pool.isFull) return;
       const record = jobOf(job.kind);
       if (!record) {
-        this.fail(job.id, `There is no job “${job.kind}” in this version of Currycomb; nothing was changed.`);
+        this.fail(job, `There is no job “${job.kind}” in this version of Currycomb; nothing was changed.`);
         continue;
       }
       // An exclusive job waits until all else is done, and all that comes behind it waits for it.
@@ -192,8 +186,10 @@ export class ThreadQueue implements JobQueue {
   }
 
   private start(job: JobRow): void {
-    this.running.set(job.id, job);
-    this.change(job.id, { state: 'running', doing: 'Starting', tries: job.tries + 1 });
+    const started = { state: 'running', doing: 'Starting', tries: job.tries + 1 } as const;
+    this.change(job.id, started);
+    this.running.set(job.id, { ...job, ...started });
+    log.info({ id: job.id, kind: job.kind, shell: job.shellId }, 'job begins');
     this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: JSON.parse(job.input) }, job.shellId);
   }
 
@@ -202,14 +198,14 @@ export class ThreadQueue implements JobQueue {
     if (!job) return;
     switch (report.type) {
       case 'progress':
-        this.change(report.id, { done: report.done, total: report.total, doing: report.doing });
+        this.progress(report);
         return;
       case 'note':
         this.note(job, report.number, report.entry);
         return;
       case 'trouble':
         this.pool.release(report.id);
-        this.fail(report.id, report.message);
+        this.fail(job, report.message, report.fault ?? null);
         return;
       case 'done':
         this.pool.release(report.id);
@@ -262,30 +258,42 @@ export class ThreadQueue implements JobQueue {
           .run();
       });
     } catch (error) {
-      const message = error instanceof Error ? error.message : 'unknown';
-      const isExpected = error instanceof Refusal;
-      this.fail(
-        job.id,
-        isExpected ? message : `What came of it could not be kept, so nothing was changed (${message}).`,
-      );
-      return;
+      if (error instanceof Refusal) return this.fail(job, error.message);
+      const storage = storageFault(error, this.dataDir);
+      const why = storage?.message ?? 'What came of it could not be kept, so nothing was changed.';
+      return this.fail(job, why, faultOf(error));
     }
     this.over(job, record, 'done');
   }
 
-  private fail(id: string, trouble: string): void {
-    const job = this.running.get(id) ?? this.db.select().from(jobs).where(eq(jobs.id, id)).get();
-    const record = job ? jobOf(job.kind) : null;
-    this.db.transaction((tx) => {
-      if (job) record?.abandon?.(JSON.parse(job.input), tx, trouble);
-      const end = { state: 'failed', trouble, finishedAt: new Date().toISOString() } as const;
-      tx.update(jobs).set(end).where(eq(jobs.id, id)).run();
-    });
-    if (job) this.over(job, record, 'failed');
+  /** How far a job is; where that can’t be written now, the next word of it may be. */
+  private progress({ id, done, total, doing }: Extract<JobReport, { type: 'progress' }>): void {
+    try {
+      this.change(id, { done, total, doing });
+    } catch (error) {
+      if (!storageFault(error, this.dataDir)) throw error;
+    }
+  }
+
+  /** The thread of a job ended by itself. */
+  private crash(id: string, error: Error): void {
+    const job = this.running.get(id);
+    if (!job) return;
+    const storage = storageFault(error, this.dataDir);
+    this.fail(job, storage?.message ?? crashed(error), faultOf(error));
+  }
+
+  /** Ends a job that did not come to anything. What is not trouble of what it was given is written down. */
+  private fail(job: JobRow, trouble: string, fault: Fault | null = null): void {
+    const record = jobOf(job.kind);
+    if (fault) noteTrouble({ during: `the job ${job.kind}`, id: job.id, sentence: null, fault });
+    const end = { state: 'failed', trouble, finishedAt: new Date().toISOString() } as const;
+    this.rows.end(job, end, (tx) => record?.abandon?.(JSON.parse(job.input), tx, trouble));
+    this.over(job, record, 'failed');
   }
 
   private stop(id: string, state: 'cancelled' | 'paused'): boolean {
-    const job = this.db.select().from(jobs).where(eq(jobs.id, id)).get();
+    const job = this.rows.find(id);
     if (!job || isOver(job) || job.state === state) return false;
     const isRunning = this.running.has(id);
     const wished = state === 'cancelled' ? jobOf(job.kind)?.cancelled : undefined;
@@ -326,39 +334,37 @@ export class ThreadQueue implements JobQueue {
   private over(job: JobRow, record: AnyJob | null, state: 'done' | 'failed' | 'cancelled'): void {
     this.running.delete(job.id);
     for (const file of record?.leftovers?.(JSON.parse(job.input)) ?? []) rmSync(file, { force: true });
-    if (state !== 'done' && record?.leavesBlobs) this.sweep();
+    log.info({ id: job.id, kind: job.kind, state }, 'job ends');
+    if (state !== 'done' && record?.leavesBlobs) this.sweepIfPossible();
     this.events.emit(job.id);
     this.next();
   }
 
   private sweep(): void {
-    const isOrdered = this.waiting().some((job) => job.kind === 'sweep');
+    const isOrdered = this.rows.waiting().some((job) => job.kind === 'sweep');
     if (!isOrdered) this.db.transaction((tx) => insertJob(tx, 'sweep', null, '{}'));
   }
 
+  private sweepIfPossible(): void {
+    try {
+      this.sweep();
+    } catch (error) {
+      // It is ordered again at the next start.
+      if (!storageFault(error, this.dataDir)) throw error;
+    }
+  }
+
   private change(id: string, change: Partial<typeof jobs.$inferInsert>): void {
-    this.db.update(jobs).set(change).where(eq(jobs.id, id)).run();
+    this.rows.change(id, change);
     this.events.emit(id);
   }
 }
 
-function insertJob(tx: Transaction, kind: string, shellId: string | null, input: string): string {
-  const id = randomUUID();
-  tx.insert(jobs)
-    .values({
-      id,
-      kind,
-      shellId,
-      state: 'waiting',
-      input,
-      done: 0,
-      total: 1,
-      doing: 'Waiting',
-      createdAt: new Date().toISOString(),
-    })
-    .run();
-  return id;
+const outOfMemory = 'ERR_WORKER_OUT_OF_MEMORY';
+/** What is said of a job whose thread ended by itself. */
+function crashed(error: Error): string {
+  const { code } = error as { code?: unknown };
+  return code === outOfMemory
+    ? 'This takes more memory than Currycomb gives to one job, so it was ended; nothing was changed.'
+    : 'Something went wrong in Currycomb itself, and nothing was changed. What happened stands under “Data folder”.';
 }
-
-const crashed = (message: string): string =>
-  `Something went wrong in Currycomb itself, and nothing was changed (${message}).`;

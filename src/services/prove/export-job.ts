@@ -2,6 +2,7 @@ import { statSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { partOf } from '@/core/add/part-of';
 import type { Shell } from '@/core/shell/model';
+import { dueTodoOf } from '@/core/time/due-todo';
 import { bad, good, type Result } from '@/core/shell/result';
 import { writeZip } from '@/formats/archive/write-zip';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
@@ -54,7 +55,7 @@ async function writeTo(
       writeFileSync(file, writeCalendar(shell.events, frame));
       return done;
     case 'due-dates': {
-      const others = frame.others.filter((o) => !/^UID:due-.+@currycomb\s*$/im.test(o));
+      const others = frame.others.filter((source) => dueTodoOf(source) === null);
       const withDates = { ...frame, others: [...others, ...dueDatesAsTodos(shell)] };
       writeFileSync(file, writeCalendar(shell.events, withDates));
       return done;

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { exportJob } from './export-job';
-import { createReadStream, mkdirSync, rmSync } from 'node:fs';
+import { createReadStream, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { reportHtml } from '@/formats/report/report-html';
@@ -9,6 +9,7 @@ import { loadBareShell } from '@/store/state/keep-shell';
 import { wholeFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
 import { courseOf } from '../shells/course';
+import { passingFolder } from '../storage/leftovers';
 import { blobHash } from '../shells/kept-state';
 import type { ExportKind } from './export-kinds';
 import { intakeOf, type CurrentShell } from '../shells/current-shell';
@@ -22,9 +23,7 @@ export async function exportShell(
   /** Another version’s state than the one that is current. */
   stateBlob = blobHash.parse(shell.version.stateBlob),
 ): Promise<Result<{ readonly bytes: number; readonly stream: Readable }>> {
-  const dir = join(context.dataDir, 'exports');
-  mkdirSync(dir, { recursive: true });
-  const file = join(dir, randomUUID());
+  const file = join(passingFolder(context.dataDir, 'exports'), randomUUID());
   const id = context.jobs.order(exportJob, shell.row.id, {
     stateBlob,
     what,

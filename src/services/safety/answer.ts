@@ -1,6 +1,9 @@
 import type { z } from 'zod';
 import type { Result } from '@/core/shell/result';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
+import { faultOf } from '../log/fault';
+import { noteTrouble } from '../log/troubles';
+import { storageFault } from '../storage/storage-fault';
 import { isOwnHost, isOwnOrigin } from './own-host';
 
 const refuse = (status: number, message: string) => Response.json({ trouble: message }, { status });
@@ -21,32 +24,67 @@ export function refuseForeign(request: Request): Response | null {
 export const answer = <T>(result: Result<T>): Response =>
   result.ok ? Response.json(result.value) : refuse(422, result.trouble.message);
 
-/** What went wrong unforeseen, as one sentence: what can't be opened with status 422, all else with 500 and in the log. */
-export function unexpected(error: unknown): Response {
+/**
+ * What went wrong unforeseen, as one sentence: what can't be opened with status 422, storage that can't be used with 503,
+ * all else with 500. What is not foreseen is written down under the id of the request.
+ */
+export function unexpected(error: unknown, request: Request, dataDir: string): Response {
   if (error instanceof UnreadableStore) return refuse(422, error.message);
-  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
-  return refuse(500, 'Something went wrong in Currycomb itself; nothing was changed.');
+  const storage = storageFault(error, dataDir);
+  const sentence =
+    storage?.message ?? 'Something went wrong in Currycomb itself. Nothing of this request was kept.';
+  const { method, headers, url } = request;
+  noteTrouble({
+    during: `${method} ${new URL(url).pathname}`,
+    id: headers.get('x-request-id') ?? '',
+    sentence,
+    fault: faultOf(storage?.cause ?? error),
+  });
+  return refuse(storage ? 503 : 500, sentence);
 }
 
 export const notFound = (what: string): Response =>
   refuse(404, `This ${what} is not here any more; go back to the list of shells.`);
 
+/** No request of the interface is longer than this many bytes; files go another way. */
+const longestBody = 32 * 1024 ** 2;
+
+export type ReadBody<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
+
 /** Reads a JSON body against its schema; the trouble names the field. */
 export async function readBodyAs<S extends z.ZodType>(
   request: Request,
   schema: S,
-): Promise<{ ok: true; value: z.output<S> } | { ok: false; response: Response }> {
-  let value: unknown;
-  try {
-    value = await request.json();
-  } catch {
-    return { ok: false, response: refuse(400, 'The request is not readable.') };
-  }
-  const parsed = schema.safeParse(value);
+): Promise<ReadBody<z.output<S>>> {
+  const text = await readText(request);
+  if (text === null)
+    return { ok: false, response: refuse(413, 'The request is too long; do it in smaller parts.') };
+  const read = parseJson(text);
+  if (!read.ok) return { ok: false, response: refuse(400, 'The request is not readable.') };
+  const parsed = schema.safeParse(read.value);
   if (parsed.success) return { ok: true, value: parsed.data };
   const issue = parsed.error.issues[0];
-  return {
-    ok: false,
-    response: refuse(400, `${issue?.path.join('.') || 'The request'}: ${issue?.message ?? 'not understood'}`),
-  };
+  const field = issue?.path.join('.') || 'The request';
+  return { ok: false, response: refuse(400, `${field}: ${issue?.message ?? 'not understood'}`) };
+}
+
+/** The body as text; null where it is longer than what is read. */
+async function readText({ body }: Request): Promise<string | null> {
+  const blocks: Uint8Array[] = [];
+  let length = 0;
+  for await (const block of (body ?? []) as AsyncIterable<Uint8Array>) {
+    length += block.length;
+    if (length > longestBody) return null;
+    blocks.push(block);
+  }
+  return Buffer.concat(blocks).toString('utf8');
+}
+
+function parseJson(text: string): { ok: true; value: unknown } | { ok: false } {
+  try {
+    return { ok: true, value: JSON.parse(text) };
+  } catch {
+    return { ok: false };
+  }
 }

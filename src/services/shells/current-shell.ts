@@ -3,6 +3,7 @@ import type { CheckRow } from '@/core/checks/run-checks';
 import type { Smoothness } from '@/core/checks/smoothness';
 import type { Inventory, ShellCounts } from '@/core/shell/inventory';
 import type { IntakeNote } from '@/core/shell/result';
+import { lost } from '@/core/shell/unreadable-store';
 import type { Sketch } from '@/core/shell/sketch';
 import { audits, runs, shells, versions } from '@/store/schema';
 import { readChecks, type Tally } from '../comb/kept-findings';
@@ -38,7 +39,7 @@ export function findShell(context: Context, id: string): CurrentShell | null {
   const row = db.select().from(shells).where(eq(shells.id, id)).get();
   if (!row) return null;
   const version = db.select().from(versions).where(eq(versions.id, row.versionId)).get();
-  if (!version) throw new Error(`shell ${row.id} has no version`);
+  if (!version) throw lost('The state of this shell');
   const audit = latestAudit(context, row.versionId);
   return {
     row,
@@ -60,15 +61,26 @@ function latestAudit({ db }: Context, versionId: string): AuditHead | null {
   return row ? readHead(row) : null;
 }
 
-const readHead = (row: typeof audits.$inferSelect): AuditHead => ({
-  id: row.id,
-  counts: JSON.parse(row.counts) as ShellCounts,
-  checks: readChecks(row.checks),
-  tally: JSON.parse(row.tally) as Tally,
-  milliseconds: row.milliseconds,
-  combedAt: row.combedAt,
-  rulesKey: row.rulesKey,
-});
+function readHead(row: typeof audits.$inferSelect): AuditHead {
+  return {
+    id: row.id,
+    counts: parseKept<ShellCounts>(row.counts, 'What was combed of this shell'),
+    checks: readChecks(row.checks),
+    tally: parseKept<Tally>(row.tally, 'What was combed of this shell'),
+    milliseconds: row.milliseconds,
+    combedAt: row.combedAt,
+    rulesKey: row.rulesKey,
+  };
+}
+
+/** Reads JSON of a row; `what` names it where it is damaged. */
+function parseKept<T>(text: string, what: string): T {
+  try {
+    return JSON.parse(text) as T;
+  } catch {
+    throw lost(what);
+  }
+}
 
 export function findAudit({ db }: Context, id: string): AuditHead | null {
   const row = db.select().from(audits).where(eq(audits.id, id)).get();
@@ -78,11 +90,12 @@ export function findAudit({ db }: Context, id: string): AuditHead | null {
 /** The inventory of a version; one that an earlier Currycomb took says nothing of months. */
 export const inventoryOf = (version: Pick<VersionRow, 'inventory'>): Inventory => ({
   months: [],
-  ...(JSON.parse(version.inventory) as Omit<Inventory, 'months'>),
+  ...parseKept<Omit<Inventory, 'months'>>(version.inventory, 'The inventory of this shell'),
 });
-export const sketchOfVersion = (version: VersionRow): Sketch => JSON.parse(version.sketch) as Sketch;
+export const sketchOfVersion = (version: VersionRow): Sketch =>
+  parseKept<Sketch>(version.sketch, 'The sketch of this shell');
 export const intakeOf = (version: Pick<VersionRow, 'intake'>): IntakeNote[] =>
-  JSON.parse(version.intake) as IntakeNote[];
+  parseKept<IntakeNote[]>(version.intake, 'The intake report of this shell');
 
 /** The runs of a shell that came to something, newest first. */
 export const runsOf = ({ db }: Context, shellId: string): RunRow[] =>

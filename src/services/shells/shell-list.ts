@@ -1,6 +1,7 @@
 import { desc, eq } from 'drizzle-orm';
 import type { Family } from '@/core/checks/finding';
-import { countThings } from '@/core/shell/inventory';
+import { UnreadableStore } from '@/core/shell/unreadable-store';
+import { countThings, type ShellCounts } from '@/core/shell/inventory';
 import { audits, runs, shells, versions } from '@/store/schema';
 import type { Tally } from '../comb/kept-findings';
 import type { Context } from '../context';
@@ -23,6 +24,8 @@ export interface ShellLine {
   readonly runAt: string | null;
   readonly planSize: number;
   readonly isDemo: boolean;
+  /** What was kept of it is damaged: it is shown, and can be removed or brought in again, and nothing else. */
+  readonly isDamaged: boolean;
 }
 
 /** Every shell, out of rows alone: no audit and no state of a shell is opened for it. */
@@ -53,23 +56,45 @@ export function listShells({ db }: Context): ShellLine[] {
       .map((run) => [run.shellId, run.finishedAt]),
   );
   return rows.map(({ shell, inventory, versionId }) => {
-    const { counts } = inventoryOf({ inventory });
-    const head = heads.get(versionId);
-    const tally = head ? (JSON.parse(head.tally) as Tally) : null;
-    return {
-      id: shell.id,
-      code: shell.code,
-      title: shell.title,
-      term: spellTerm(shell),
-      things: countThings(counts),
-      items: counts.items,
-      percent: tally?.smoothness.percent ?? null,
-      open: tally?.open ?? null,
-      openTotal: tally?.total ?? 0,
-      combedAt: head?.combedAt ?? null,
-      runAt: lastRuns.get(shell.id) ?? null,
-      planSize: shell.planSize,
-      isDemo: shell.isDemo,
-    };
+    const known = { shell, runAt: lastRuns.get(shell.id) ?? null };
+    try {
+      return lineOf(known, inventoryOf({ inventory }).counts, heads.get(versionId));
+    } catch (error) {
+      // One row that can’t be read costs one shell, not the list.
+      if (!isUnreadable(error)) throw error;
+      return { ...lineOf(known, null, undefined), isDamaged: true };
+    }
   });
+}
+
+const isUnreadable = (error: unknown): boolean =>
+  error instanceof UnreadableStore || error instanceof SyntaxError || error instanceof TypeError;
+
+interface KnownShell {
+  readonly shell: typeof shells.$inferSelect;
+  readonly runAt: string | null;
+}
+
+function lineOf(
+  { shell, runAt }: KnownShell,
+  counts: ShellCounts | null,
+  head: { readonly tally: string; readonly combedAt: string } | undefined,
+): ShellLine {
+  const tally = head ? (JSON.parse(head.tally) as Tally) : null;
+  return {
+    id: shell.id,
+    code: shell.code,
+    title: shell.title,
+    term: spellTerm(shell),
+    things: counts ? countThings(counts) : 0,
+    items: counts?.items ?? 0,
+    percent: tally?.smoothness.percent ?? null,
+    open: tally?.open ?? null,
+    openTotal: tally?.total ?? 0,
+    combedAt: head?.combedAt ?? null,
+    runAt,
+    planSize: shell.planSize,
+    isDemo: shell.isDemo,
+    isDamaged: false,
+  };
 }

@@ -37,6 +37,7 @@ export function ShellRow({ shell, isChosen, onToggle, onRemove }: ShellRowProps)
           {shell.title}
         </Link>
         {shell.isDemo && <span className={styles.demo}>demo</span>}
+        {shell.isDamaged && <span className={styles.demo}>damaged: remove it and bring it in again</span>}
       </td>
       <td>{shell.term}</td>
       <td className={`number ${styles.right}`}>

@@ -1,11 +1,10 @@
 import { bringInSchema, orderBringIn } from '@/services/bring-in/order-bring-in';
 import { todayHere } from '@/services/clock';
 import { appContext } from '@/services/open-context';
-import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { guarded } from '../guarded';
 
-export async function POST(request: Request): Promise<Response> {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
+export const POST = guarded(async (request) => {
   const form = await readBodyAs(request, bringInSchema);
   return form.ok ? answer(orderBringIn(appContext(), form.value, todayHere())) : form.response;
-}
+});

@@ -1,24 +1,21 @@
 import { z } from 'zod';
 import { orderDemo, removeDemo } from '@/services/demo/demo-shells';
 import { appContext } from '@/services/open-context';
-import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
+import { answer, readBodyAs } from '@/services/safety/answer';
 import { listShells } from '@/services/shells/shell-list';
+import { guarded } from '../guarded';
 
 const demoSchema = z.strictObject({
   /** Nothing is ordered where there is a shell already: what was done stays as it is. */
   onlyIfEmpty: z.boolean().default(false),
 });
 
-export async function POST(request: Request): Promise<Response> {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
+export const POST = guarded(async (request) => {
   const body = await readBodyAs(request, demoSchema);
   if (!body.ok) return body.response;
   const context = appContext();
   if (body.value.onlyIfEmpty && listShells(context).length > 0) return Response.json({ jobIds: [] });
   return answer(orderDemo(context));
-}
+});
 
-export function DELETE(request: Request): Response {
-  return refuseForeign(request) ?? answer(removeDemo(appContext()));
-}
+export const DELETE = guarded(() => answer(removeDemo(appContext())));

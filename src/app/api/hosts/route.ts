@@ -1,11 +1,10 @@
 import { signInForm, signInToHost } from '@/services/hosts/host-records';
 import { appContext } from '@/services/open-context';
-import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { guarded } from '../guarded';
 
 /** Signs in to a campus host; it is remembered where the host knows who asks. */
-export async function POST(request: Request): Promise<Response> {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
+export const POST = guarded(async (request) => {
   const form = await readBodyAs(request, signInForm);
   return form.ok ? answer(await signInToHost(appContext(), form.value)) : form.response;
-}
+});

@@ -1,14 +1,13 @@
 import { z } from 'zod';
 import { appContext } from '@/services/open-context';
 import { keepRules, keptRules } from '@/services/house-rules/house-rules';
-import { answer, readBodyAs, refuseForeign } from '@/services/safety/answer';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { guarded } from '../guarded';
 
 const rules = z.record(z.string(), z.unknown());
 
 /** The house rules as a file: what was set by hand. */
-export function GET(request: Request): Response {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
+export const GET = guarded(() => {
   const { written } = keptRules(appContext());
   return new Response(`${JSON.stringify({ schema: 'currycomb.house-rules/1', ...written }, null, 2)}\n`, {
     headers: {
@@ -16,11 +15,9 @@ export function GET(request: Request): Response {
       'content-disposition': 'attachment; filename="house-rules.json"',
     },
   });
-}
+});
 
-export async function PUT(request: Request): Promise<Response> {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
+export const PUT = guarded(async (request) => {
   const body = await readBodyAs(request, rules);
   return body.ok ? answer(keepRules(appContext(), body.value)) : body.response;
-}
+});

@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { hostsOf } from '@/services/hosts/host-records';
-import { appContext } from '@/services/open-context';
 import { TopBar } from '@/ui/frame/top-bar';
 import { HostStage } from '@/ui/hosts/host-stage';
+import { withContext } from '../../with-context';
 
 // Hosts are signed in to while the application runs.
 export const dynamic = 'force-dynamic';
@@ -17,7 +17,7 @@ export default function FromHostPage() {
           It is read until two readings agree, and changed there only by a plan that you rehearsed. You have
           files instead? <Link href="/bring-in">Bring in a package.</Link>
         </p>
-        <HostStage hosts={hostsOf(appContext())} proposed={process.env['CURRYCOMB_HOST'] ?? ''} />
+        <HostStage hosts={withContext(hostsOf)} proposed={process.env['CURRYCOMB_HOST'] ?? ''} />
       </main>
     </>
   );

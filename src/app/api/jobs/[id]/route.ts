@@ -1,12 +1,8 @@
 import { appContext } from '@/services/open-context';
-import { notFound, refuseForeign } from '@/services/safety/answer';
+import { notFound } from '@/services/safety/answer';
+import { guarded } from '../../guarded';
 
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
-  const view = appContext().jobs.view((await params).id);
+export const GET = guarded<{ id: string }>((_, { id }) => {
+  const view = appContext().jobs.view(id);
   return view ? Response.json(view) : notFound('job');
-}
+});

@@ -1,12 +1,9 @@
 import { shellsAtHost } from '@/services/hosts/host-records';
 import { appContext } from '@/services/open-context';
-import { answer, refuseForeign } from '@/services/safety/answer';
+import { answer } from '@/services/safety/answer';
+import { guarded } from '../../../guarded';
 
 /** The shells that are ours at a host, and which of them are here already. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ host: string }> },
-): Promise<Response> {
-  const refused = refuseForeign(request);
-  return refused ?? answer(await shellsAtHost(appContext(), (await params).host));
-}
+export const GET = guarded<{ host: string }>(async (_, { host }) =>
+  answer(await shellsAtHost(appContext(), host)),
+);

@@ -1,18 +1,13 @@
 import { appContext } from '@/services/open-context';
 import { isOver, type JobView } from '@/services/jobs/job-queue';
-import { notFound, refuseForeign } from '@/services/safety/answer';
+import { notFound } from '@/services/safety/answer';
+import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';
 
 /** A job's progress as server-sent events. Leaving the page ends the stream, never the job. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
-  const refused = refuseForeign(request);
-  if (refused) return refused;
+export const GET = guarded<{ id: string }>((_, { id }) => {
   const { jobs } = appContext();
-  const { id } = await params;
   const first = jobs.view(id);
   if (!first) return notFound('job');
   const encoder = new TextEncoder();
@@ -35,4 +30,4 @@ export async function GET(
   return new Response(stream, {
     headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' },
   });
-}
+});

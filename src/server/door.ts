@@ -1,0 +1,67 @@
+import { randomUUID } from 'node:crypto';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { log } from '@/services/log/log';
+import { isOwnHost, isOwnOrigin } from '@/services/safety/own-host';
+import { defaultLimits } from '@/services/safety/upload-limits';
+
+/** Requests that change nothing, by RFC 9110, section 9.2.1; TRACE is not answered at all. */
+const safeMethods: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Why a request does not come in. */
+export interface Refusal {
+  readonly status: number;
+  readonly sentence: string;
+}
+
+/** Looks at who asks and how much is sent, before anything is read; null where the request may come in. */
+export function refusalOf({
+  method = 'GET',
+  headers,
+}: Pick<IncomingMessage, 'method' | 'headers'>): Refusal | null {
+  const host = headers.host ?? null;
+  if (!isOwnHost(host)) return { status: 421, sentence: 'Currycomb answers on this computer only.' };
+  const origin = headers.origin ?? null;
+  const site = headers['sec-fetch-site'];
+  if (!safeMethods.has(method) && !isOwnOrigin(origin, host, typeof site === 'string' ? site : null))
+    return { status: 403, sentence: 'This request came from another page, so it was not carried out.' };
+  if (Number(headers['content-length'] ?? 0) > defaultLimits.packedBytes)
+    return {
+      status: 413,
+      sentence: 'The file is larger than 2 GiB; Currycomb does not read packages that large.',
+    };
+  return null;
+}
+
+export type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void> | void;
+
+/**
+ * The door of the application: every request passes here, whatever its address, so that no page, route or file can be
+ * forgotten. It gets an id, by which the log and the list of troubles name it.
+ */
+export const door =
+  (inside: Handler): Handler =>
+  (request, response) => {
+    const id = randomUUID();
+    request.headers['x-request-id'] = id;
+    response.setHeader('x-request-id', id);
+    writeDown(id, request, response);
+    const refusal = refusalOf(request);
+    if (refusal) return refuse(response, refusal);
+    return inside(request, response);
+  };
+
+function writeDown(id: string, { method, url = '' }: IncomingMessage, response: ServerResponse): void {
+  const begun = performance.now();
+  response.once('close', () => {
+    const milliseconds = Math.round(performance.now() - begun);
+    // What stands behind the question mark may be words that somebody looks for.
+    const path = url.split('?')[0];
+    log.info({ id, method, path, status: response.statusCode, milliseconds }, 'request');
+  });
+}
+
+function refuse(response: ServerResponse, { status, sentence }: Refusal): void {
+  // What is still on its way is not received.
+  response.writeHead(status, { 'content-type': 'application/json', connection: 'close' });
+  response.end(JSON.stringify({ trouble: sentence }));
+}

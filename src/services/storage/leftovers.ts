@@ -1,0 +1,52 @@
+import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { inArray } from 'drizzle-orm';
+import { jobs } from '@/store/schema';
+import type { Context } from '../context';
+
+/** Folders of files that pass through: what somebody sent, and what is about to be fetched. */
+export const passingFolders = ['uploads', 'exports'] as const;
+
+/** How old a file must be that nobody came back for, in milliseconds. */
+export const keptWaiting = 60 * 60_000;
+
+/** A folder of files that pass through; it is made where it is not there. */
+export function passingFolder(dataDir: string, name: (typeof passingFolders)[number]): string {
+  const folder = join(dataDir, name);
+  mkdirSync(folder, { recursive: true });
+  return folder;
+}
+
+/**
+ * Files that pass through and that no job which is still to be done names, of at least an age in milliseconds: paths.
+ */
+export function leftoversOf(
+  { db, dataDir }: Pick<Context, 'db' | 'dataDir'>,
+  now: number,
+  leastAge: number,
+): readonly string[] {
+  const waiting = db
+    .select({ input: jobs.input })
+    .from(jobs)
+    .where(inArray(jobs.state, ['waiting', 'running', 'paused']))
+    .all();
+  const isNamed = (name: string) => waiting.some(({ input }) => input.includes(name));
+  return passingFolders.flatMap((folderName) => {
+    const folder = passingFolder(dataDir, folderName);
+    return readdirSync(folder)
+      .filter((name) => !isNamed(name))
+      .map((name) => join(folder, name))
+      .filter((path) => now - (statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? now) >= leastAge);
+  });
+}
+
+/** Clears away what nobody came back for; gives how many files that were. */
+export function clearLeftovers(
+  context: Pick<Context, 'db' | 'dataDir'>,
+  now: number,
+  leastAge = keptWaiting,
+): number {
+  const files = leftoversOf(context, now, leastAge);
+  for (const file of files) rmSync(file, { force: true, recursive: true });
+  return files.length;
+}

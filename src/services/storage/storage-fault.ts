@@ -1,0 +1,65 @@
+import { digestOf } from './fault-digest';
+
+/** Storage that can't be used: full, locked, read-only, damaged, missing. The message is the sentence for the person. */
+export class StorageFault extends Error {
+  /** What the framework hands on to the page that shows an error, where it hides everything else. */
+  readonly digest: string;
+
+  constructor(sentence: string, options?: ErrorOptions) {
+    super(sentence, options);
+    this.digest = digestOf(sentence);
+  }
+}
+
+const again = 'Nothing of it was kept; try again then.';
+
+/**
+ * What errors of SQLite (its result codes, https://www.sqlite.org/rescode.html) and of the file system (errno(3)) say
+ * of the folder, and what to do about it.
+ */
+const sentences: readonly { readonly codes: RegExp; readonly say: (folder: string) => string }[] = [
+  {
+    codes: /^(SQLITE_FULL|ENOSPC|EDQUOT)/,
+    say: (folder) => `There is no room left on the disk that holds ${folder}. Make room there. ${again}`,
+  },
+  {
+    codes: /^(SQLITE_BUSY|SQLITE_LOCKED|SQLITE_PROTOCOL)/,
+    say: (folder) =>
+      `Another program holds the database in ${folder} locked. End that program, or wait until it is done. ${again}`,
+  },
+  {
+    codes: /^(SQLITE_READONLY|EROFS|EACCES|EPERM|SQLITE_PERM|SQLITE_AUTH)/,
+    say: (folder) =>
+      `Currycomb may not write to ${folder}. Give its user leave to write there, or make the disk writable. ${again}`,
+  },
+  {
+    codes: /^(SQLITE_CORRUPT|SQLITE_NOTADB|SQLITE_FORMAT)/,
+    say: (folder) =>
+      `The database in ${folder} is damaged. End Currycomb and run “npm run doctor”, or put the folder back from a backup.`,
+  },
+  {
+    codes: /^(SQLITE_IOERR|EIO)/,
+    say: (folder) =>
+      `The disk that holds ${folder} could not be read or written. Look at that disk. ${again}`,
+  },
+  {
+    codes: /^(SQLITE_CANTOPEN|ENOENT|ENOTDIR)/,
+    say: (folder) =>
+      `Something that Currycomb keeps in ${folder} is missing. End Currycomb and run “npm run doctor”, or put the folder back from a backup.`,
+  },
+  {
+    codes: /^(EMFILE|ENFILE|SQLITE_NOMEM|ENOMEM)/,
+    say: (folder) =>
+      `The computer has no memory or no free files left for ${folder}. End other programs. ${again}`,
+  },
+];
+
+/** The error as trouble of the storage in a folder; null where it is something else. */
+export function storageFault(error: unknown, folder: string): StorageFault | null {
+  if (error instanceof StorageFault) return error;
+  if (!(error instanceof Error)) return null;
+  const { code } = error as { code?: unknown };
+  if (typeof code !== 'string') return null;
+  const known = sentences.find(({ codes }) => codes.test(code));
+  return known ? new StorageFault(known.say(folder), { cause: error }) : null;
+}
