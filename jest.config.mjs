@@ -1,3 +1,5 @@
+// Tests that make things go wrong need no log of it.
+process.env.CURRYCOMB_LOG_LEVEL = 'silent';
 /** Unit and service tests; journeys through the interface live in e2e/. */
 const config = {
   testEnvironment: 'node',

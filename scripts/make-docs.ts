@@ -1,9 +1,10 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import type { z } from 'zod';
 import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
 import { allChecks } from '@/core/checks/registry';
 import { openApiText } from '../stand-ins/campus/openapi';
 import { publishedSchemas, schemaText } from './published-schemas';
+import { listRoutes } from './routes';
 
 /** Writes the page of each check from its record, and the JSON Schema of everything that Currycomb writes as JSON. */
 mkdirSync('docs/checks', { recursive: true });
@@ -29,4 +30,17 @@ for (const check of allChecks) {
 for (const [name, schema] of Object.entries(publishedSchemas))
   writeFileSync(`docs/schemas/${name}.schema.json`, schemaText(schema));
 writeFileSync('docs/campus-host.openapi.json', openApiText());
+writeRoutes('docs/security.md');
 console.log(`${allChecks.length} check pages, ${Object.keys(publishedSchemas).length} schemas`);
+
+/** The table of addresses stands behind the last heading of its document. */
+function writeRoutes(file: string): void {
+  const known = readFileSync(file, 'utf8');
+  const begin = known.indexOf('\n| address |');
+  const text = (begin < 0 ? known : known.slice(0, begin)).trimEnd();
+  const rows = listRoutes().map(
+    ({ path, methods, kind }) => `| \`${path}\` | ${methods.join(', ')} | ${kind} |`,
+  );
+  const head = '| address | methods | |\n|---|---|---|';
+  writeFileSync(file, `${text}\n\n${head}\n${rows.join('\n')}\n`);
+}

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { addAudit, type WorkerFiles } from './audit-command';
 import { addClean } from './clean-command';
+import { addFolderCommands } from './folder-commands';
 import { addPreviewAdd } from './preview-add-command';
 import { addRedate } from './redate-command';
 import { addReset } from './reset-command';
@@ -38,6 +39,7 @@ export async function runCommandLine(
   addPreviewAdd(program, setCode);
   addRedate(program, setCode);
   addReset(program, setCode);
+  addFolderCommands(program, setCode);
   for (const command of program.commands)
     command
       .exitOverride()

@@ -16,14 +16,20 @@ export interface Refusal {
 /** Looks at who asks and how much is sent, before anything is read; null where the request may come in. */
 export function refusalOf({
   method = 'GET',
+  url = '/',
   headers,
-}: Pick<IncomingMessage, 'method' | 'headers'>): Refusal | null {
+}: Pick<IncomingMessage, 'method' | 'url' | 'headers'>): Refusal | null {
   const host = headers.host ?? null;
   if (!isOwnHost(host)) return { status: 421, sentence: 'Currycomb answers on this computer only.' };
   const origin = headers.origin ?? null;
   const site = headers['sec-fetch-site'];
   if (!safeMethods.has(method) && !isOwnOrigin(origin, host, typeof site === 'string' ? site : null))
     return { status: 403, sentence: 'This request came from another page, so it was not carried out.' };
+  const path = pathOf(url);
+  if (path === null)
+    return { status: 400, sentence: 'This address can’t be read; go back to the list of shells.' };
+  if (!safeMethods.has(method) && !path.startsWith('/api/'))
+    return { status: 405, sentence: 'Pages and files are only read; this request was not carried out.' };
   if (Number(headers['content-length'] ?? 0) > defaultLimits.packedBytes)
     return {
       status: 413,
@@ -32,7 +38,16 @@ export function refusalOf({
   return null;
 }
 
-export type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void> | void;
+/** The path of an address without what is asked of it; null where its escapes are none (RFC 3986, section 2.1). */
+function pathOf(url: string): string | null {
+  try {
+    return decodeURIComponent(url.split('?')[0] ?? '');
+  } catch {
+    return null;
+  }
+}
+
+export type Handler = (request: IncomingMessage, response: ServerResponse) => void;
 
 /**
  * The door of the application: every request passes here, whatever its address, so that no page, route or file can be
@@ -46,8 +61,8 @@ export const door =
     response.setHeader('x-request-id', id);
     writeDown(id, request, response);
     const refusal = refusalOf(request);
-    if (refusal) return refuse(response, refusal);
-    return inside(request, response);
+    if (refusal) refuse(response, refusal);
+    else inside(request, response);
   };
 
 function writeDown(id: string, { method, url = '' }: IncomingMessage, response: ServerResponse): void {

@@ -1,3 +1,4 @@
+import { once } from 'node:events';
 import { createServer } from 'node:http';
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { log, logLevels, type LogLevel } from '@/services/log/log';
@@ -50,16 +51,18 @@ server.on('error', (error: NodeJS.ErrnoException) => {
   process.stderr.write(`Port ${port} can’t be used: ${why}. Give another one with --port.\n`);
   process.exit(1);
 });
-// The port is taken first: a second server on it must not touch the folder of the first.
+// The port is taken first: a second server on it must not touch the folder of the first. What is asked before the
+// application is ready waits for it.
+const handler = once(server, 'listening')
+  .then(() => application.prepare())
+  .then(() => application.getRequestHandler());
+server.on(
+  'request',
+  door((request, response) => void handler.then((inside) => inside(request, response))),
+);
 server.listen(port, hostname, () => void begin());
 
 async function begin(): Promise<void> {
-  await application.prepare();
-  const inside = application.getRequestHandler();
-  server.on(
-    'request',
-    door((request, response) => inside(request, response)),
-  );
   const address = `http://${hostname}:${port}`;
   // The first question opens the store; a folder that another process has ends this one.
   const health = await fetch(`${address}/health`);

@@ -182,6 +182,29 @@ export class BlobStore {
     for (const name of readdirSync(folder)) rmSync(join(folder, name), { force: true });
   }
 
+  /** Says of each blob whether its bytes are what they were; takes as long as reading all of them. */
+  *verify(): Generator<{ readonly hash: string; readonly isSound: boolean }> {
+    this.flush();
+    for (const hash of this.list()) {
+      const isSound = this.read(hash as Sha256) !== null;
+      yield { hash, isSound };
+    }
+  }
+
+  /** Every blob that a root needs, itself included, whether it is there or not. */
+  neededBy(roots: Iterable<string>): ReadonlySet<string> {
+    this.flush();
+    return reachedFrom(roots, this.childrenOf());
+  }
+
+  /** Lets go of a blob whose bytes are damaged, so that the same bytes can be kept again; gives what was there. */
+  letGo(hash: Sha256): Buffer | null {
+    const bytes = this.packed(hash) ?? this.filed(hash);
+    this.pack.prepare('DELETE FROM blobs WHERE hash = ?').run(hash);
+    rmSync(this.path(hash), { force: true });
+    return bytes;
+  }
+
   /** Every blob that is kept, by hash: for tests and for telling how much there is. */
   list(): string[] {
     const files = this.folders().flatMap((name) => readdirSync(join(this.folder, name)));

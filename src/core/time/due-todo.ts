@@ -4,7 +4,6 @@ const dueUid = /^due-(.+)@currycomb$/s;
 
 /** The UID of the to-do (RFC 5545, 3.6.2) that is written for an item’s due date. A calendar keeps no control characters. */
 export const dueTodoUid = (itemRef: string): string =>
-  // eslint-disable-next-line no-control-regex -- they are what is looked for
   `due-${itemRef.replace(/[\u0000-\u001f%]/g, encodeURIComponent)}@currycomb`;
 
 /** The ref of the item that a to-do’s UID names; null for a to-do of somebody else. */

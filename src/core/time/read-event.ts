@@ -9,6 +9,7 @@ import {
   type EventClock,
   type SeriesBudget,
 } from './event-clock';
+import { clipTitle } from '../text/clip';
 import { addDays, atTime, type LocalDate, type LocalDateTime } from './local-date';
 
 /** An event as its component says it, before the overrides of its series are known. */
@@ -48,7 +49,7 @@ export function readEvent(source: string, clock: EventClock): ReadEvent {
     ref: eventRef(uid),
     uid,
     recurrenceId: replacesProperty ? compactTime(replacesProperty.getFirstValue() as ICAL.Time) : null,
-    title: text('summary') || '(untitled)',
+    title: clipTitle(text('summary')) || '(untitled)',
     start,
     end: moment('dtend') ?? endByLength(component, start, startTime.isDate),
     allDay: startTime.isDate,

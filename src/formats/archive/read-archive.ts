@@ -173,7 +173,8 @@ function refusal(
   path: string,
   limits: ArchiveLimits,
 ): { code: string; message: string } | null {
-  if (path.startsWith('/') || /^[a-z]:/i.test(path) || path.split(/[/\\]/).includes('..'))
+  if (path === '') return { code: 'entry-without-name', message: 'an entry has no name; it is left out' };
+  if (/^[/\\]/.test(path) || /^[a-z]:/i.test(path) || path.split(/[/\\]/).includes('..'))
     return { code: 'path-leaves-package', message: 'has a path that leaves the package; it is left out' };
   if (path.includes('\u0000'))
     return { code: 'path-leaves-package', message: 'has a zero byte in its name; it is left out' };

@@ -1,3 +1,4 @@
+import { clipTitle } from '@/core/text/clip';
 import type { ContentKind, Question } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import { attribute, childNamed, numberIn, parseXml, textOf, type XmlElement } from '../xml/parse-xml';
@@ -31,7 +32,7 @@ const blank: Body = {
 export function readBody(kind: ContentKind, text: string): Result<Body> {
   if (kind === 'page') {
     const title = /<title[^>]*>([\s\S]*?)<\/title>/i.exec(text.slice(0, 65_536))?.[1] ?? '';
-    return good({ ...blank, texts: [text], title: unescapeTitle(title) });
+    return good({ ...blank, texts: [text], title: clipTitle(unescapeTitle(title)) });
   }
   const parsed = parseXml(text);
   if (!parsed.ok) return parsed;
@@ -82,7 +83,8 @@ export function readBodyElement(
   }
 }
 
-const line = (element: XmlElement | undefined): string => textOf(element).replace(/\s+/g, ' ').trim();
+const line = (element: XmlElement | undefined): string =>
+  clipTitle(textOf(element).replace(/\s+/g, ' ').trim());
 const unescapeTitle = (title: string): string =>
   title
     .replace(/&lt;/g, '<')

@@ -1,3 +1,4 @@
+import { clipTitle, longestTitle } from '@/core/text/clip';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { decodePath, singleSlashes } from '@/core/links/package-paths';
 import { removeDotSegments } from '@/core/links/resolve-reference';
@@ -114,7 +115,10 @@ class ManifestReader {
       format: cartridge ? 'common-cartridge' : 'content-packaging',
       version:
         textOf(metadata && childNamed(metadata, 'schemaversion')).trim() || (cartridge ? '1.0.0' : '1.1'),
-      title: titleOf(metadata) || textOf(organization && childNamed(organization, 'title')).trim(),
+      title: this.title(
+        titleOf(metadata) || textOf(organization && childNamed(organization, 'title')),
+        'metadata',
+      ),
       items,
       resources,
       metadataXml: (metadata ? elementsOf(metadata) : [])
@@ -173,11 +177,24 @@ class ManifestReader {
     return name;
   }
 
+  /** A title on one line; one that is longer than any title is cut, and told. */
+  private title(text: string, where: string): string {
+    const title = oneLine(text);
+    const clipped = clipTitle(title);
+    if (clipped !== title)
+      this.note(
+        'title-cut',
+        `has a title of ${title.length.toLocaleString('en')} characters; it is cut after ${longestTitle}`,
+        where,
+      );
+    return clipped;
+  }
+
   item(element: XmlElement): ManifestItem {
     this.itemNumber += 1;
     const identifier = this.identifier(element, `item~${this.itemNumber}`, 'item');
     const visible = attribute(element, 'isvisible');
-    const title = oneLine(textOf(childNamed(element, 'title')));
+    const title = this.title(textOf(childNamed(element, 'title')), identifier);
     const own = othersThan(element, itemParts);
     return {
       identifier,

@@ -1,3 +1,4 @@
+import { clipTitle } from '@/core/text/clip';
 import type { Question } from '@/core/shell/model';
 import {
   attribute,
@@ -33,7 +34,9 @@ export function readQuestions(root: XmlElement, spans: readonly BodySpan[]): Que
   const weights = questions.map((q) => q.points).filter((p) => p !== null);
   const keys = elements.map(answerKeyOf);
   return {
-    title: (assessment && attribute(assessment, 'title')) || (bank && attribute(bank, 'ident')) || '',
+    title: clipTitle(
+      (assessment && attribute(assessment, 'title')) || (bank && attribute(bank, 'ident')) || '',
+    ),
     points: weights.length ? weights.reduce((a, b) => a + b, 0) : null,
     answerKey: keys.some((k) => k) ? keys.join(';') : '',
     questions,
@@ -88,7 +91,7 @@ function readQuestion(element: XmlElement, textsIn: (elements: Iterable<XmlEleme
   const right = rightIdents(element);
   return {
     ident: attribute(element, 'ident') ?? '',
-    title: attribute(element, 'title') ?? '',
+    title: clipTitle(attribute(element, 'title') ?? ''),
     profile: fields.get('cc_profile') ?? '',
     points: numberIn(fields.get('cc_weighting') ?? fields.get('qmd_weighting')),
     stem: textsIn([...materialIn(presentation)].filter((material) => !inAnswers.has(material))),

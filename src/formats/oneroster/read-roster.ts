@@ -1,6 +1,7 @@
 import type { GradeCategory, GradeColumn, Term } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
 import type { IntakeNote } from '@/core/shell/result';
+import { clipTitle } from '@/core/text/clip';
 import { titleKey } from '@/core/text/normalise';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import type { RosterRow, RosterTables } from './read-tables';
@@ -101,7 +102,7 @@ function readGradeSetup(
 ): Pick<Roster, 'gradeCategories' | 'gradeColumns'> {
   const categories = (tables.categories ?? []).map((row): GradeCategory => ({
     ref: gradeCategoryRef(idOf(row)),
-    title: row['title'] ?? '',
+    title: clipTitle(row['title'] ?? ''),
     weight: number(row['weight']),
     extra: rest(row, ['sourcedId', 'status', 'title', 'weight']),
   }));
@@ -119,7 +120,7 @@ function readGradeSetup(
         );
       return {
         ref: gradeColumnRef(idOf(row)),
-        title: row['title'] ?? '',
+        title: clipTitle(row['title'] ?? ''),
         category: known.has(category) ? gradeCategoryRef(category) : null,
         points: number(row['resultValueMax']),
         results: tables.results === null ? null : (tables.results.get(idOf(row)) ?? 0),

@@ -1,3 +1,4 @@
+import { intakeGroups, type IntakeGroup } from '../shells/intake-groups';
 import { and, desc, eq } from 'drizzle-orm';
 import type { AddPreview } from '@/core/add/incoming';
 import { emptyShell } from '@/core/shell/empty-shell';
@@ -20,7 +21,7 @@ export interface PreviewView {
   readonly id: string;
   readonly packageName: string;
   readonly title: string;
-  readonly intake: readonly IntakeNote[];
+  readonly intake: readonly IntakeGroup[];
   readonly preview: AddPreview;
   /** The shell changed since the package was held against it. */
   readonly stale: boolean;
@@ -40,7 +41,7 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
     id: row.id,
     packageName: row.packageName,
     title: row.title,
-    intake: JSON.parse(row.intake) as IntakeNote[],
+    intake: intakeGroups(JSON.parse(row.intake) as IntakeNote[]),
     preview: JSON.parse(bytes.toString('utf8')) as AddPreview,
     stale: row.versionId !== shell.version.id,
     doubts: identityDoubts({

@@ -29,7 +29,7 @@ export async function receiveUpload(
   if (!body || announced === 0) return emptyUpload;
   const id = randomUUID();
   const path = join(uploadsDir(context), id);
-  const received = await writeDown(body as unknown as Body, path, packedBytes);
+  const received = await writeDown(body, path, packedBytes);
   if (received.type === 'whole' && (announced ?? received.bytes) === received.bytes && received.bytes > 0)
     return good({ id, bytes: received.bytes });
   rmSync(path, { force: true });

@@ -9,15 +9,19 @@ import { combJob } from '../comb/comb-job';
 import { tryRulesJob } from '../house-rules/try-rules-job';
 import { exportJob } from '../prove/export-job';
 import { rehearseJob } from '../rehearse/rehearse-job';
+import { backupJob } from '../storage/backup-job';
+import { examineJob } from '../storage/examine-job';
 import { sweepJob } from '../storage/sweep-job';
 import type { JobRecord } from './job-record';
 
 /** Every kind of job, sorted. */
 export const jobRecords = {
   add: addJob,
+  backup: backupJob,
   'bring-in': bringInJob,
   'carry-out': carryOutJob,
   comb: combJob,
+  examine: examineJob,
   export: exportJob,
   'hold-against': holdAgainstJob,
   'host-run': hostRunJob,

@@ -1,4 +1,5 @@
 import { diffWordsWithSpace } from 'diff';
+import { mostDifferingWords } from '@/core/compare/differences';
 import { indexPaths, readAddress, type PathIndex } from '@/core/links/package-paths';
 import type { Content, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
@@ -42,7 +43,11 @@ export function bareShellOf(context: Context, { version }: Pick<CurrentShell, 'v
   return last.shell;
 }
 
+/** So many characters of a text are shown. */
 const longest = 6000;
+/** So many characters of a body are looked at for it: what is shown of a page of many megabytes is its beginning. */
+const looked = 500_000;
+const bodyOf = (context: Context, hash: string): string => textOf(context.blobs, hash).slice(0, looked);
 
 export function itemDetail(context: Context, current: CurrentShell, ref: string): ItemDetail | null {
   const shell = bareShellOf(context, current);
@@ -53,7 +58,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
   const students = sightOf(outline, item);
   const text = content?.texts.length
     ? content.texts
-        .map((hash) => scanHtml(textOf(context.blobs, hash)).text.trim())
+        .map((hash) => scanHtml(bodyOf(context, hash)).text.trim())
         .filter((t) => t)
         .join('\n')
         .replace(/[ \t\u00a0]+/g, ' ')
@@ -97,7 +102,7 @@ function linksOf(context: Context, shell: Shell, content: Content): string[] {
   const at = content.textPath;
   if (at === null) return [];
   return content.texts.flatMap((hash) => {
-    const scan = scanHtml(textOf(context.blobs, hash));
+    const scan = scanHtml(bodyOf(context, hash));
     return scan.addresses.flatMap((address) => {
       const meaning = readAddress(address.value, at, scan.base, pathsOf(shell));
       if (meaning.to === 'package') return [`${meaning.found ?? meaning.asked}${meaning.tail}`];
@@ -108,10 +113,13 @@ function linksOf(context: Context, shell: Shell, content: Content): string[] {
 
 /** Two texts word by word. */
 export function compareTexts(first: string, second: string): DiffPart[] {
-  return diffWordsWithSpace(first, second).map((part) => ({
-    text: part.value,
-    side: sideOf(part),
-  }));
+  const parts = diffWordsWithSpace(first, second, { maxEditLength: mostDifferingWords });
+  if (!parts)
+    return [
+      { text: first, side: 'first' },
+      { text: second, side: 'second' },
+    ];
+  return parts.map((part) => ({ text: part.value, side: sideOf(part) }));
 }
 
 export interface EventDetail {

@@ -57,8 +57,8 @@ const sentences: readonly { readonly codes: RegExp; readonly say: (folder: strin
 /** The error as trouble of the storage in a folder; null where it is something else. */
 export function storageFault(error: unknown, folder: string): StorageFault | null {
   if (error instanceof StorageFault) return error;
-  if (!(error instanceof Error)) return null;
-  const { code } = error as { code?: unknown };
+  if (typeof error !== 'object' || error === null || !('code' in error)) return null;
+  const { code } = error;
   if (typeof code !== 'string') return null;
   const known = sentences.find(({ codes }) => codes.test(code));
   return known ? new StorageFault(known.say(folder), { cause: error }) : null;

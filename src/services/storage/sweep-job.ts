@@ -5,11 +5,7 @@ import { good } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
 import { holdOldState } from '@/store/state/keep-shell';
 import { defineJob } from '../jobs/job-record';
-
-/** Every blob that a row names: states of versions and of waiting packages, edits of runs, previews. */
-const roots =
-  "SELECT state_blob FROM versions WHERE state_blob <> '' UNION SELECT state_blob FROM incomings UNION SELECT preview_blob FROM incomings " +
-  'UNION SELECT edits_blob FROM runs WHERE edits_blob IS NOT NULL';
+import { blobRoots } from './blob-roots';
 
 /** Throws away blobs that nothing uses: what a reading that did not end well, or a shell that was removed, left behind. */
 export const sweepJob = defineJob({
@@ -25,7 +21,7 @@ export const sweepJob = defineJob({
         )
         .pluck();
       for (const state of states.all() as Sha256[]) if (!blobs.holdsAny(state)) holdOldState(blobs, state);
-      return good({ gone: blobs.sweep(db.prepare(roots).pluck().all() as string[]) });
+      return good({ gone: blobs.sweep(db.prepare(blobRoots).pluck().all() as string[]) });
     } finally {
       db.close();
     }

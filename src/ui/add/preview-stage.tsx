@@ -98,8 +98,10 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           A restore point is made first; the whole adding can be taken back.
         </p>
         <details>
-          <summary>Intake report of this package ({view.intake.length})</summary>
-          <IntakeReport notes={view.intake} />
+          <summary>
+            Intake report of this package ({view.intake.reduce((sum, { count }) => sum + count, 0)})
+          </summary>
+          <IntakeReport groups={view.intake} />
         </details>
       </aside>
     </div>

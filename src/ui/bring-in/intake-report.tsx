@@ -1,34 +1,38 @@
 import type { IntakeNote } from '@/core/shell/result';
+import type { IntakeGroup } from '@/services/shells/intake-groups';
 import styles from './inventory.module.css';
 
 /** The reading's notes, those of one kind together. */
-export function IntakeReport({ notes }: { notes: readonly IntakeNote[] }) {
-  if (!notes.length) return <p className="soft">Everything was read; there is nothing to report.</p>;
-  const groups = new Map<string, IntakeNote[]>();
-  for (const note of notes) groups.set(note.code, [...(groups.get(note.code) ?? []), note]);
+export function IntakeReport({ groups }: { groups: readonly IntakeGroup[] }) {
+  if (!groups.length) return <p className="soft">Everything was read; there is nothing to report.</p>;
   return (
     <ul className={styles.notes}>
-      {[...groups].map(([code, list]) => (
-        <li key={code}>
-          {list.length === 1 ? (
-            <Note note={list[0]!} />
-          ) : (
-            <details>
-              <summary>
-                <span className="number">{list.length}</span> times: {list[0]!.message}
-              </summary>
-              <ul>
-                {list.slice(0, 200).map((note, i) => (
-                  <li key={i}>
-                    <Note note={note} />
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
+      {groups.map((group) => (
+        <li key={group.code}>
+          {group.count === 1 ? <Note note={group.first} /> : <Unfolding group={group} />}
         </li>
       ))}
     </ul>
+  );
+}
+
+function Unfolding({ group: { count, first, listed } }: { group: IntakeGroup }) {
+  return (
+    <details>
+      <summary>
+        <span className="number">{count.toLocaleString('en')}</span> times: {first.message}
+      </summary>
+      <ul>
+        {listed.map((note, i) => (
+          <li key={i}>
+            <Note note={note} />
+          </li>
+        ))}
+        {count > listed.length && (
+          <li className="soft">and {(count - listed.length).toLocaleString('en')} more of this kind</li>
+        )}
+      </ul>
+    </details>
   );
 }
 

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
-import type { IntakeNote } from '@/core/shell/result';
+import type { IntakeGroup } from '@/services/shells/intake-groups';
 import { spellDate } from '@/core/time/local-date';
 import type { HostView } from '@/services/hosts/host-records';
 import { ReadAgain } from '../hosts/read-again';
@@ -25,7 +25,7 @@ export function InventoryView({
 }: {
   id: string;
   inventory: Inventory;
-  intake: readonly IntakeNote[];
+  intake: readonly IntakeGroup[];
   term: { readonly start: string | null; readonly end: string | null };
   /** How many items students see that nobody used for this term. */
   unused: number;
@@ -65,7 +65,7 @@ export function InventoryView({
         <Origins inventory={inventory} contents={contents} onHost={host !== null} />
         <section aria-labelledby="intake">
           <h2 id="intake">Intake report</h2>
-          <IntakeReport notes={intake} />
+          <IntakeReport groups={intake} />
         </section>
       </div>
     </div>

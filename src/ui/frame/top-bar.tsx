@@ -30,6 +30,7 @@ export function TopBar({ title }: { title: string }) {
         <Link href="/">Shells</Link>
         <Link href="/checks">Checks</Link>
         <Link href="/house-rules">House rules</Link>
+        <Link href="/folder">Data folder</Link>
       </nav>
       <span style={{ flex: 1 }} />
       <SchemeSwitch />

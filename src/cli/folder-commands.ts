@@ -1,0 +1,89 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Command } from 'commander';
+import { plural } from '@/core/text/plural';
+import { readBackup } from '@/services/storage/backup/read-backup';
+import { writeBackup } from '@/services/storage/backup/write-backup';
+import type { Examination } from '@/services/storage/doctor/diagnosis';
+import { examine } from '@/services/storage/doctor/examine';
+import { mend } from '@/services/storage/doctor/mend';
+import { storageFault } from '@/services/storage/storage-fault';
+import { lockFolder } from '@/store/folder-lock';
+import { complain } from './flag-values';
+
+const exitCodes = { sound: 0, unsound: 1, unreadable: 3 } as const;
+
+/** Where the application keeps its data where nothing else is said. */
+const usualFolder = (): string => process.env['CURRYCOMB_DATA'] ?? join(process.cwd(), '.data');
+
+export function addFolderCommands(program: Command, setCode: (code: number) => void): void {
+  program
+    .command('doctor')
+    .description('Looks a data folder over: database, files, leftovers. Says what is wrong.')
+    .option('--data <DIR>', 'the data folder', usualFolder())
+    .option('--mend', 'repair what can be repaired without losing anything', false)
+    .action(({ data, mend: wished }: { data: string; mend: boolean }) =>
+      setCode(named(data, () => doctor(data, wished))),
+    );
+  program
+    .command('backup')
+    .description('Writes a data folder as one file, also while the application works in it.')
+    .argument('<file>', 'the file to write; it must not be there yet')
+    .option('--data <DIR>', 'the data folder', usualFolder())
+    .action(async (file: string, { data }: { data: string }) => {
+      const written = await writeBackup(data, file, new Date().toISOString());
+      if (!written.ok) return setCode(complain(written.trouble.message, exitCodes.unreadable));
+      const { shells, blobs } = written.value;
+      process.stdout.write(`${file}: ${plural(shells, 'shell')}, ${plural(blobs, 'file')}.\n`);
+    });
+  program
+    .command('restore')
+    .description('Reads a backup back into a new folder.')
+    .argument('<file>', 'a backup')
+    .argument('<dir>', 'a new or empty folder')
+    .action(async (file: string, dir: string) => {
+      const read = await readBackup(file, dir);
+      if (!read.ok) return setCode(complain(read.trouble.message, exitCodes.unreadable));
+      const { shells, blobs, at } = read.value;
+      process.stdout.write(
+        `${dir}: ${plural(shells, 'shell')}, ${plural(blobs, 'file')}, as of ${at}. Start Currycomb with CURRYCOMB_DATA=${dir}.\n`,
+      );
+    });
+}
+
+/** Runs a command; storage that can't be used is one sentence. */
+function named(folder: string, run: () => number): number {
+  try {
+    return run();
+  } catch (error) {
+    const fault = storageFault(error, folder);
+    if (!fault) throw error;
+    return complain(fault.message, exitCodes.unreadable);
+  }
+}
+
+function doctor(folder: string, wished: boolean): number {
+  // Taking a folder that is not there would make it.
+  if (!existsSync(folder)) return report(examine(folder, false));
+  const lock = lockFolder(folder);
+  try {
+    if (!lock.ok && wished)
+      return complain(`${lock.trouble.message} Nothing was mended.`, exitCodes.unreadable);
+    const found = examine(folder, !lock.ok);
+    if (!wished) return report(found);
+    const mended = mend(folder, found);
+    process.stdout.write(`Mended: ${mended.length ? mended.join(', ') : 'nothing'}.\n`);
+    return report(examine(folder, false));
+  } finally {
+    if (lock.ok) lock.value.release();
+  }
+}
+
+function report({ folder, shells, versions, blobs, diagnoses }: Examination): number {
+  const size = `${plural(shells, 'shell')} in ${plural(versions, 'state')}, ${plural(blobs, 'file')}`;
+  process.stdout.write(`${folder}: ${size}.\n`);
+  for (const { sentence, mending } of diagnoses)
+    process.stdout.write(`- ${sentence}${mending === null ? '' : ` (--mend: ${mending})`}\n`);
+  if (diagnoses.length === 0) process.stdout.write('Nothing is wrong.\n');
+  return diagnoses.length === 0 ? exitCodes.sound : exitCodes.unsound;
+}

@@ -1,0 +1,53 @@
+import Database from 'better-sqlite3';
+import { join } from 'node:path';
+import { orderComb } from '../comb/order-comb';
+import { StorageFault, storageFault } from '../storage/storage-fault';
+import { cluttered } from './cluttered';
+import { DataFolder } from './data-folder';
+
+jest.setTimeout(120_000);
+let data: DataFolder;
+let id = '';
+beforeAll(async () => {
+  data = new DataFolder();
+  id = await data.bringIn(cluttered, 'FAU 1');
+});
+afterAll(() => data.close());
+
+/** Another program that holds the database for writing. */
+function hold(): () => void {
+  const other = new Database(join(data.dataDir, 'currycomb.sqlite'));
+  other.exec('BEGIN IMMEDIATE');
+  return () => other.close();
+}
+
+test('what can’t be ordered since the database is locked is told, and ordered when it is free', async () => {
+  const letGo = hold();
+  const order = () => orderComb(data.context, data.now(id));
+  let told: unknown = null;
+  try {
+    order();
+  } catch (error) {
+    told = storageFault(error, data.dataDir);
+  }
+  expect(told).toBeInstanceOf(StorageFault);
+  expect(String(told)).toMatch(/Another program holds the database in .+ locked/);
+  letGo();
+  expect((await data.ended(order())).state).toBe('done');
+});
+
+test('a job whose end can’t be written is over for whoever waits; it is written as soon as that is possible', async () => {
+  const jobId = orderComb(data.context, data.now(id));
+  const letGo = hold();
+  const view = await data.ended(jobId);
+  expect(view.state).toBe('failed');
+  expect(view.trouble).toMatch(/locked/);
+  expect(data.context.jobs.underWay(id)).toBeNull();
+  letGo();
+  // Ordered again it is another job, and the end of the first stands in its row by then.
+  const again = orderComb(data.context, data.now(id));
+  expect(again).not.toBe(jobId);
+  expect((await data.ended(again)).state).toBe('done');
+  const row = data.context.db.$client.prepare('SELECT state FROM jobs WHERE id = ?').pluck().get(jobId);
+  expect(row).toBe('failed');
+});
