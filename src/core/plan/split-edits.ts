@@ -53,48 +53,82 @@ export function splitEdits(
 
 type Things = readonly PlacedThing<ListName>[];
 
-/** The things of a list edit by the steps that brought them about. */
-function byCause(
-  list: ListName,
-  things: Things,
-  causeOf: CauseOf,
-): Map<string, { steps: readonly number[]; keys: Set<string> }> {
-  const groups = new Map<string, { steps: readonly number[]; keys: Set<string> }>();
+/** Things of a list edit that the same steps brought about. */
+interface Group {
+  readonly steps: readonly number[];
+  readonly keys: string[];
+}
+
+/** The things of a list edit by the steps that brought them about, each in the order of the list. */
+function byCause(list: ListName, things: Things, causeOf: CauseOf): readonly Group[] {
+  const groups = new Map<string, Group>();
   for (const { thing } of things) {
-    const steps = causeOf(list, keyOf(thing));
+    const key = keyOf(thing);
+    const steps = causeOf(list, key);
     const name = steps.join(' ');
-    const group = groups.get(name);
-    if (group) group.keys.add(keyOf(thing));
-    else groups.set(name, { steps, keys: new Set([keyOf(thing)]) });
+    const group = groups.get(name) ?? { steps, keys: [] };
+    group.keys.push(key);
+    groups.set(name, group);
   }
-  return groups;
+  return [...groups.values()];
 }
 
 function splitRemoval(before: Shell, list: ListName, things: Things, causeOf: CauseOf): StepEdits[] {
-  let now: readonly Shell[ListName][number][] = before[list];
-  return [...byCause(list, things, causeOf).values()].map(({ steps, keys }) => {
-    const edit = { op: 'remove', list, things: placed(now, keys) } as Edit;
-    now = now.filter((thing) => !keys.has(keyOf(thing)));
+  const chain = new Chain(before[list]);
+  return byCause(list, things, causeOf).map(({ steps, keys }) => {
+    const edit = { op: 'remove', list, things: chain.takeOut(keys) } as Edit;
     return { steps, edits: [edit] };
   });
 }
 
 function splitInsertion(after: Shell, list: ListName, things: Things, causeOf: CauseOf): StepEdits[] {
-  const waiting = new Set(things.map(({ thing }) => keyOf(thing)));
-  return [...byCause(list, things, causeOf).values()].map(({ steps, keys }) => {
-    for (const key of keys) waiting.delete(key);
-    const there = after[list].filter((thing) => !waiting.has(keyOf(thing)));
-    return { steps, edits: [{ op: 'insert', list, things: placed(there, keys) } as Edit] };
+  const chain = new Chain(after[list]);
+  // What comes in last stands between all the others; without it the one before it does.
+  const backwards = byCause(list, things, causeOf).toReversed();
+  const parts = backwards.map(({ steps, keys }) => {
+    const edit = { op: 'insert', list, things: chain.takeOut(keys) } as Edit;
+    return { steps, edits: [edit] };
   });
+  return parts.toReversed();
 }
 
-function placed(list: readonly Shell[ListName][number][], keys: ReadonlySet<string>): Things {
-  const things: PlacedThing<ListName>[] = [];
-  let after: string | null = null;
-  for (const thing of list) {
-    const key = keyOf(thing);
-    if (keys.has(key)) things.push({ after, thing });
-    after = key;
+type Thing = Shell[ListName][number];
+
+/** A list in which each thing knows its neighbours, so that taking one out does not look at all the others. */
+class Chain {
+  private readonly links = new Map<
+    string,
+    { readonly thing: Thing; before: string | null; after: string | null }
+  >();
+
+  constructor(list: readonly Thing[]) {
+    let before: string | null = null;
+    for (const thing of list) {
+      const key = keyOf(thing);
+      this.links.set(key, { thing, before, after: null });
+      const neighbour = before === null ? undefined : this.links.get(before);
+      if (neighbour) neighbour.after = key;
+      before = key;
+    }
   }
-  return things;
+
+  /** Takes things out, given in the order of the list; tells behind which thing each of them stood. */
+  takeOut(keys: readonly string[]): Things {
+    const things = keys.flatMap((key): PlacedThing<ListName>[] => {
+      const link = this.links.get(key);
+      return link ? [{ after: link.before, thing: link.thing }] : [];
+    });
+    for (const key of keys) this.unlink(key);
+    return things;
+  }
+
+  private unlink(key: string): void {
+    const link = this.links.get(key);
+    if (!link) return;
+    const before = link.before === null ? undefined : this.links.get(link.before);
+    const after = link.after === null ? undefined : this.links.get(link.after);
+    if (before) before.after = link.after;
+    if (after) after.before = link.before;
+    this.links.delete(key);
+  }
 }

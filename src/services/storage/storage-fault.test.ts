@@ -56,6 +56,18 @@ test('files that are missing, and what is no trouble of storage', () => {
   expect(storageFault('text', '/data')).toBeNull();
 });
 
+test('what a library wrapped is found, and an error that is its own cause does no harm', () => {
+  const inner = Object.assign(new Error('database is locked'), { code: 'SQLITE_BUSY' });
+  expect(storageFault(new Error('Failed to run the query', { cause: inner }), '/data')?.message).toMatch(
+    /locked/,
+  );
+  const round: Error & { cause?: unknown } = new Error('round');
+  round.cause = round;
+  expect(storageFault(round, '/data')).toBeNull();
+  const other = Object.assign(new Error('x', { cause: inner }), { code: 'ERR_OTHER' });
+  expect(storageFault(other, '/data')?.message).toMatch(/locked/);
+});
+
 test('the sentence reaches the page through the digest', () => {
   const fault = storageFault(Object.assign(new Error('x'), { code: 'ENOSPC' }), '/data');
   expect(sentenceOfDigest(fault?.digest)).toBe(fault?.message);

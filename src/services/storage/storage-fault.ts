@@ -1,3 +1,4 @@
+import { statfsSync } from 'node:fs';
 import { digestOf } from './fault-digest';
 
 /** Storage that can't be used: full, locked, read-only, damaged, missing. The message is the sentence for the person. */
@@ -57,9 +58,28 @@ const sentences: readonly { readonly codes: RegExp; readonly say: (folder: strin
 /** The error as trouble of the storage in a folder; null where it is something else. */
 export function storageFault(error: unknown, folder: string): StorageFault | null {
   if (error instanceof StorageFault) return error;
-  if (typeof error !== 'object' || error === null || !('code' in error)) return null;
-  const { code } = error;
-  if (typeof code !== 'string') return null;
-  const known = sentences.find(({ codes }) => codes.test(code));
+  const code = codeOf(error);
+  if (code === null) return null;
+  // SQLite says of a full disk, where it can't grow the file that its processes share, that it could not be written.
+  const meant = code.startsWith('SQLITE_IOERR') && isFull(folder) ? 'SQLITE_FULL' : code;
+  const known = sentences.find(({ codes }) => codes.test(meant));
   return known ? new StorageFault(known.say(folder), { cause: error }) : null;
+}
+
+/** The code of an error, or of the one that it was made of: libraries wrap what they meet. */
+function codeOf(error: unknown): string | null {
+  if (typeof error !== 'object' || error === null) return null;
+  const { code, cause } = error as { code?: unknown; cause?: unknown };
+  if (typeof code === 'string' && sentences.some(({ codes }) => codes.test(code))) return code;
+  return cause === undefined || cause === error ? null : codeOf(cause);
+}
+
+/** Whether the disk of a folder has less room than one page of a database. */
+function isFull(folder: string): boolean {
+  try {
+    const { bavail, bsize } = statfsSync(folder);
+    return bavail * bsize < 64 * 1024;
+  } catch {
+    return false;
+  }
 }
