@@ -16,8 +16,8 @@ export interface Stage {
   readonly browser: Browser;
   readonly dataDir: string;
   open(path: string): Promise<Page>;
-  /** Ends the server and starts it again on the same folder. */
-  restart(): Promise<void>;
+  /** Ends the server and starts it again on the same folder; `meanwhile` is done while it stands still. */
+  restart(meanwhile?: () => void): Promise<void>;
   /** Resident memory of the server, in bytes. */
   serverMemory(): number;
   close(): Promise<void>;
@@ -42,8 +42,9 @@ export async function startStage(): Promise<Stage> {
       await page.goto(`${address}${path}`, { waitUntil: 'load' });
       return page;
     },
-    async restart() {
+    async restart(meanwhile) {
       await ended(server);
+      meanwhile?.();
       server = await serve(port, dataDir, address);
     },
     serverMemory: () => memoryOf(server.pid ?? 0),

@@ -1,11 +1,12 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
+import { writeSection } from './reliability-report';
 
 /**
  * The server is killed at seeded moments while it brings in, combs, rehearses, carries out, adds and takes back. After
@@ -358,25 +359,20 @@ function readPreview(hash: string): Preview {
   return JSON.parse(bytes.toString('utf8')) as Preview;
 }
 
-const report = 'docs/reliability.md';
 function writeReport(done: number, failures: readonly string[]): void {
   const rows = [...counts].map(
     ([act, { kills: killed, cut, before, after }]) =>
       `| ${act} | ${killed} | ${cut} | ${before} | ${after} |`,
   );
-  const text = `# Reliability
-
-\`npm run crashes -- ${kills} ${seed}\` of ${new Date().toISOString().slice(0, 10)}: the server was killed (SIGKILL) at ${done} seeded moments while it worked. After each restart the job that was cut off ended by itself, every shell was wholly before or wholly after, no blob or upload was left that nothing uses and none was missing, no run and no job stayed unfinished, and the ledger said what its run said. Broken rules: **${failures.length}**.
+  writeSection(
+    'Kills',
+    `\`npm run crashes -- ${kills} ${seed}\` of ${new Date().toISOString().slice(0, 10)}: the server was killed (SIGKILL) at ${done} seeded moments while it worked. After each restart the job that was cut off ended by itself, every shell was wholly before or wholly after, no blob or upload was left that nothing uses and none was missing, no run and no job stayed unfinished, and the ledger said what its run said. Broken rules: **${failures.length}**.
 
 | while | killed | job cut off | shell as before, right after the kill | as after |
 |---|---|---|---|---|
 ${rows.join('\n')}
-${failures.map((failure) => `\n- ${failure}`).join('')}
-`;
-  // The sections that other measurements wrote stay.
-  const known = readFileSync(report, 'utf8');
-  const others = known.indexOf('\n## ');
-  writeFileSync(report, others < 0 ? text : `${text.trimEnd()}\n${known.slice(others)}`);
+${failures.map((failure) => `\n- ${failure}`).join('')}`,
+  );
 }
 
 await main();

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,6 +12,7 @@ import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
+import { writeSection } from './reliability-report';
 import { differencesOf } from '@/services/carry-out/host/differences';
 import { CampusHost } from '../stand-ins/campus/host';
 import { SeededRandom } from '../stand-ins/campus/random';
@@ -282,27 +283,18 @@ async function main(): Promise<void> {
   process.exit(failures.length > 0 ? 1 : 0);
 }
 
-const heading = '## On a campus host';
-
 function writeReport(): void {
   const rows = [...counts].map(([act, row]) => `| ${act} | ${row.acts} | ${row.kills} | ${row.cut} |`);
-  const text = [
-    heading,
-    '',
-    `\`npm run host-crashes -- ${kills} ${seed}\` of ${new Date().toISOString().slice(0, 10)}: the server was killed (SIGKILL) at ${killed} seeded moments while it carried out, took back and reset on a host that failed one request in five, lost one answer in twenty, let jobs stop without a word, signed out and restarted. After each act host, store and ledger were compared thing by thing: nothing lost, nothing done twice, nothing stuck. Differences: **${failures.length}**.`,
-    '',
-    '| while | acts | killed | job cut off |',
-    '|---|---:|---:|---:|',
-    ...rows,
-    '',
-  ].join('\n');
-  const file = 'docs/reliability.md';
-  const old = readFileSync(file, 'utf8');
-  const at = old.indexOf(heading);
-  const next = at < 0 ? -1 : old.indexOf('\n## ', at + heading.length);
-  const before = at < 0 ? old.slice(0, old.indexOf('\n## ') + 1) : old.slice(0, at);
-  const after = at < 0 ? old.slice(old.indexOf('\n## ') + 1) : old.slice(next + 1);
-  writeFileSync(file, `${before}${text}\n${after}`);
+  writeSection(
+    'On a campus host',
+    [
+      `\`npm run host-crashes -- ${kills} ${seed}\` of ${new Date().toISOString().slice(0, 10)}: the server was killed (SIGKILL) at ${killed} seeded moments while it carried out, took back and reset on a host that failed one request in five, lost one answer in twenty, let jobs stop without a word, signed out and restarted. After each act host, store and ledger were compared thing by thing: nothing lost, nothing done twice, nothing stuck. Differences: **${failures.length}**.`,
+      '',
+      '| while | acts | killed | job cut off |',
+      '|---|---:|---:|---:|',
+      ...rows,
+    ].join('\n'),
+  );
 }
 
 await main();

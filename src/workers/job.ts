@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { getHeapStatistics } from 'node:v8';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { JobMessage, JobReport, NoteAnswer } from '@/services/jobs/job-record';
 import { jobOf } from '@/services/jobs/registry';
@@ -61,7 +62,7 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
     });
     blobs.flush();
     return result.ok
-      ? { id, type: 'done', output: result.value }
+      ? { id, type: 'done', output: result.value, heapBytes: getHeapStatistics().total_heap_size }
       : { id, type: 'trouble', message: result.trouble.message };
   } catch (error) {
     return { id, type: 'trouble', ...troubleOf(error) };

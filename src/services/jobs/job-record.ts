@@ -86,7 +86,13 @@ export type JobReport =
       readonly doing: string;
     }
   | { readonly id: string; readonly type: 'note'; readonly number: number; readonly entry: unknown }
-  | { readonly id: string; readonly type: 'done'; readonly output: unknown }
+  | {
+      readonly id: string;
+      readonly type: 'done';
+      readonly output: unknown;
+      /** How large the heap of the thread is after it, in bytes. */
+      readonly heapBytes?: number;
+    }
   | {
       readonly id: string;
       readonly type: 'trouble';

@@ -14,6 +14,9 @@ export interface PoolListener {
   readonly lost: (jobId: string, error: Error) => void;
 }
 
+/** A thread that has nothing to do holds at most so much memory, in bytes. */
+const mostIdleHeap = 160 * 1024 ** 2;
+
 /** A few worker threads, started when they are needed; each does one job at a time. */
 export class ThreadPool {
   private readonly threads: Thread[] = [];
@@ -43,10 +46,15 @@ export class ThreadPool {
     this.threads.find((t) => t.job === jobId)?.worker.postMessage(message);
   }
 
-  /** The thread that a job was given to has nothing to do any more. */
-  release(jobId: string): void {
+  /**
+   * The thread that a job was given to has nothing to do any more. One that holds much memory is ended: what it had
+   * worked out is kept on the disk, and a new thread is there in a moment.
+   */
+  release(jobId: string, heapBytes = 0): void {
     const thread = this.threads.find((t) => t.job === jobId);
-    if (thread) thread.job = null;
+    if (!thread) return;
+    thread.job = null;
+    if (heapBytes > mostIdleHeap) void this.retire(thread);
   }
 
   /** Ends the thread of a job; what it was doing is thrown away. Resolves when it writes nothing any more. */
@@ -55,6 +63,12 @@ export class ThreadPool {
     if (at < 0) return;
     const [thread] = this.threads.splice(at, 1);
     await thread?.worker.terminate();
+  }
+
+  private async retire(thread: Thread): Promise<void> {
+    const at = this.threads.indexOf(thread);
+    if (at >= 0) this.threads.splice(at, 1);
+    await thread.worker.terminate();
   }
 
   async close(): Promise<void> {

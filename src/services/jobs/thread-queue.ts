@@ -208,7 +208,7 @@ export class ThreadQueue implements JobQueue {
         this.fail(job, report.message, report.fault ?? null);
         return;
       case 'done':
-        this.pool.release(report.id);
+        this.pool.release(report.id, report.heapBytes);
         this.settle(job, report.output);
         return;
     }

@@ -12,13 +12,21 @@ export type FolderLook =
   | { readonly state: 'known'; readonly look: LookedOver | null }
   | { readonly state: 'closed'; readonly sentence: string };
 
+/** Has the browser fetch a file, as a click on a link to it does. */
+function download(address: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = '';
+  link.click();
+}
+
 /** What can be done about the whole data folder, and what was found in it. */
 export function FolderStage({ look }: { look: FolderLook }) {
   const router = useRouter();
   const examining = useJob(() => router.refresh());
   const backingUp = useJob(({ result }) => {
     const { id } = JSON.parse(result ?? '{}') as { id?: string };
-    if (id) window.location.assign(`/api/folder/backup/${id}`);
+    if (id) download(`/api/folder/backup/${id}`);
   });
   if (look.state === 'closed')
     return (

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { refsOf } from '../refs-of-shell';
 import { deleteThings } from '../deletion/delete-things';
-import { withStudentWork } from '../reset/student-work';
+import { thingsWithWork } from '../reset/student-work';
 import { defineAction } from './action';
 
 const links = z.union([z.enum(['hold', 'take-out', 'leave-broken']), z.strictObject({ leadTo: z.string() })]);
@@ -42,8 +42,9 @@ export const deleteAction = defineAction({
   sets: setsSchema,
   setsOf: (written, ref): Sets => ({ links: linksOf(written, ref) }),
   expand: (written, targets, shell): { ref: string; sets: Sets }[] => {
-    const work = new Set(withStudentWork(shell, new Set(targets)));
-    const isConfirmed = work.size > 0 && work.size === written.withStudentWork;
+    const work = thingsWithWork(shell);
+    const worked = targets.filter((ref) => work.has(ref)).length;
+    const isConfirmed = worked > 0 && worked === written.withStudentWork;
     return targets.map((ref) => ({
       ref,
       sets: {

@@ -12,15 +12,22 @@ export function mayHaveWork(shell: Pick<Shell, 'enrolments'>, item: Item): boole
   return (shell.enrolments[studentRole] ?? 0) > 0 && handsIn(item);
 }
 
+const known = new WeakMap<Shell, ReadonlySet<string>>();
+
 /**
- * Those of some things that student work hangs on: items and grade columns that are known to have it. Where nobody told,
- * an assignment, quiz or discussion counts as having it as long as students are enrolled.
+ * All things that student work hangs on, by ref: items and grade columns that are known to have it. Where nobody told, an
+ * assignment, quiz or discussion counts as having it as long as students are enrolled. Worked out once for a shell.
  */
-export function withStudentWork(shell: Shell, refs: { has(ref: string): boolean }): readonly string[] {
-  return [
-    ...shell.items.filter((item) => refs.has(item.ref) && mayHaveWork(shell, item)).map((item) => item.ref),
-    ...shell.gradeColumns
-      .filter((column) => refs.has(column.ref) && (column.results ?? 0) > 0)
-      .map((column) => column.ref),
-  ];
+export function thingsWithWork(shell: Shell): ReadonlySet<string> {
+  const before = known.get(shell);
+  if (before) return before;
+  const items = shell.items.filter((item) => mayHaveWork(shell, item));
+  const columns = shell.gradeColumns.filter((column) => (column.results ?? 0) > 0);
+  const refs = new Set<string>([...items, ...columns].map(({ ref }) => ref));
+  known.set(shell, refs);
+  return refs;
 }
+
+/** Those of some things that student work hangs on. */
+export const withStudentWork = (shell: Shell, refs: { has(ref: string): boolean }): readonly string[] =>
+  [...thingsWithWork(shell)].filter((ref) => refs.has(ref));

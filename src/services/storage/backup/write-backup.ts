@@ -124,7 +124,7 @@ async function pack(
 ): Promise<void> {
   const zip = new ZipFile();
   const written = pipeline(
-    zip.outputStream as NodeJS.ReadableStream,
+    zip.outputStream,
     createWriteStream(file, { flags: 'wx' }),
   );
   zip.addBuffer(Buffer.from(`${JSON.stringify(note, null, 2)}\n`), backupNote);

@@ -1,0 +1,163 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { goodPackage, hostileInputs, type HostileInput } from './hostile-inputs';
+import { writeSection } from './reliability-report';
+import { Server } from './server';
+
+/**
+ * Every hostile input is brought in, combed and exported by a running server, while somebody else asks it for pages:
+ * `npm run hostile`. Each is read or refused with a sentence, in time, in memory, and the others are answered meanwhile.
+ */
+const goals = { seconds: 10, megabytes: 600, others: 200 } as const;
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-hostile-'));
+const only = process.argv[2];
+let server = new Server(join(folder, 'data'));
+await server.start();
+await server.page('/');
+let begin = server.memory().now;
+
+interface Row {
+  readonly input: HostileInput;
+  readonly outcome: string;
+  readonly seconds: number;
+  readonly megabytes: number;
+  /** Slowest answer to somebody else meanwhile, in milliseconds. */
+  readonly others: number;
+}
+const rows: Row[] = [];
+const failures: string[] = [];
+
+/** Asks for a small page again and again until told to stop; gives the slowest answer. */
+function somebodyElse(): () => Promise<number> {
+  let isOver = false;
+  let slowest = 0;
+  const asking = (async () => {
+    while (!isOver) {
+      const begun = performance.now();
+      await server.page('/health');
+      slowest = Math.max(slowest, performance.now() - begun);
+      await new Promise((resolve) => setTimeout(resolve, 30));
+    }
+  })();
+  return async () => {
+    isOver = true;
+    await asking;
+    return slowest;
+  };
+}
+
+async function upload(make: (() => Buffer) | undefined): Promise<{ id: string; name: string } | undefined> {
+  if (!make) return undefined;
+  const { value } = await server.upload(new Uint8Array(make()));
+  return { id: value.id, name: 'hostile' };
+}
+
+async function follow(path: string, body: unknown): Promise<{ done: boolean; told: string; result: string }> {
+  const { status, value } = await server.ask<{ jobId?: string }>(path, body);
+  if (!value.jobId) return { done: false, told: `${value.trouble ?? `(status ${status})`}`, result: '' };
+  const job = await server.ended(value.jobId, 40_000);
+  return { done: job.state === 'done', told: job.trouble ?? '', result: job.result ?? '' };
+}
+
+/** Brings one in, combs it and exports it; gives what became of it in a few words. */
+async function tryInput(input: HostileInput): Promise<string> {
+  const packageBytes = input.package?.() ?? goodPackage();
+  if (packageBytes.length === 0) {
+    const { value } = await server.upload(new Uint8Array());
+    return `refused: ${value.trouble}`;
+  }
+  const read = await follow('/api/bring-in', {
+    package: await upload(() => packageBytes),
+    events: await upload(input.events),
+    roster: await upload(input.roster),
+    status: await upload(input.status),
+    code: 'HOS 1',
+    termStart: '2027-01-11',
+    termEnd: '2027-05-07',
+    asOf: '2027-01-04',
+  });
+  if (!read.done) return `refused: ${read.told}`;
+  const { shellId } = JSON.parse(read.result) as { shellId: string };
+  const combed = await follow(`/api/shells/${shellId}/comb`, {});
+  if (!combed.done) failures.push(`${input.what}: can’t be combed: ${combed.told}`);
+  for (const stage of ['bring-in', 'comb', 'decide']) {
+    const { status } = await server.page(`/shells/${shellId}/${stage}`);
+    if (status !== 200) failures.push(`${input.what}: ${stage} answers ${status}`);
+  }
+  const response = await fetch(`${server.address}/api/shells/${shellId}/export?what=package`);
+  const exported = Buffer.from(await response.arrayBuffer());
+  if (response.status !== 200)
+    failures.push(`${input.what}: can’t be exported: ${exported.toString().slice(0, 200)}`);
+  await server.ask(`/api/shells/${shellId}`, { typed: 'HOS 1' }, 'DELETE');
+  return 'read';
+}
+
+for (const input of hostileInputs) {
+  if (only && !input.what.includes(only)) continue;
+  process.stdout.write(`\r${rows.length} of ${hostileInputs.length} `);
+  writeFileSync(`/proc/${server.pid}/clear_refs`, '5');
+  const stop = somebodyElse();
+  const begun = performance.now();
+  const outcome = await tryInput(input).catch((error: unknown) => `error: ${String(error)}`);
+  const seconds = (performance.now() - begun) / 1000;
+  const megabytes = Math.max(0, server.memory().most - begin) / 1024 ** 2;
+  rows.push({ input, outcome, seconds, megabytes, others: await stop() });
+  if (/^error|in Currycomb itself|\(status/.test(outcome)) failures.push(`${input.what}: ${outcome}`);
+  if (seconds > goals.seconds) failures.push(`${input.what} (${input.reader}): ${seconds.toFixed(1)} s`);
+  if (megabytes > goals.megabytes)
+    failures.push(`${input.what} (${input.reader}): ${Math.round(megabytes)} MB`);
+  const others = rows.at(-1)?.others ?? 0;
+  if (others > goals.others)
+    failures.push(`${input.what} (${input.reader}): others waited ${Math.round(others)} ms`);
+  // What one input leaves in memory is not counted for the next.
+  if (megabytes > 200) {
+    await server.stop();
+    server = new Server(join(folder, 'data'));
+    await server.start();
+    await server.page('/');
+    begin = server.memory().now;
+  }
+}
+await server.stop();
+rmSync(folder, { recursive: true, force: true });
+const worst = (measure: (row: Row) => number) =>
+  [...rows].sort((a, b) => measure(b) - measure(a)).slice(0, 6);
+const list = (title: string, measure: (row: Row) => number, say: (row: Row) => string) =>
+  `${title}: ${worst(measure)
+    .map((row) => `${row.input.what} (${row.input.reader}) ${say(row)}`)
+    .join('; ')}.`;
+process.stdout.write(`\n${failures.length} failures\n${failures.join('\n')}\n`);
+const byReader = ['package', 'calendar', 'roster', 'status sheet'].map((reader) => {
+  const theirs = rows.filter(({ input }) => input.reader === reader);
+  const read = theirs.filter(({ outcome }) => outcome === 'read').length;
+  const largest = (measure: (row: Row) => number) =>
+    Math.round(Math.max(0, ...theirs.map(measure)) * 10) / 10;
+  return `| ${reader} | ${theirs.length} | ${read} | ${theirs.length - read} | ${largest((r) => r.seconds)} s | ${Math.round(largest((r) => r.megabytes))} MB | ${Math.round(largest((r) => r.others))} ms |`;
+});
+if (!only)
+  writeSection(
+    'Hostile inputs',
+    `\`npm run hostile\` of ${new Date().toISOString().slice(0, 10)}: ${rows.length} inputs made to do harm, each brought in, combed, looked at and exported by a running server, while somebody else asks it for another page. Goals: ${goals.seconds} s, ${goals.megabytes} MB beyond the start, others answered within ${goals.others} ms. Goals missed and errors: **${failures.length}**.
+
+| reader | inputs | read | refused with a sentence | slowest | most memory | slowest answer to others |
+|---|---:|---:|---:|---:|---:|---:|
+${byReader.join('\n')}
+
+${list(
+  'Slowest',
+  (r) => r.seconds,
+  (r) => `${r.seconds.toFixed(1)} s`,
+)}
+${list(
+  'Most memory',
+  (r) => r.megabytes,
+  (r) => `${Math.round(r.megabytes)} MB`,
+)}
+${list(
+  'Others waited longest for',
+  (r) => r.others,
+  (r) => `${Math.round(r.others)} ms`,
+)}`,
+  );
+process.exit(failures.length ? 1 : 0);
