@@ -93,7 +93,8 @@ export class Server {
   }
 
   async page(path: string): Promise<{ readonly status: number; readonly text: string }> {
-    const response = await fetch(`${this.address}${path}`);
+    // A connection that was kept from before may be closed in the very moment in which it is used again.
+    const response = await fetch(`${this.address}${path}`).catch(() => fetch(`${this.address}${path}`));
     return { status: response.status, text: await response.text() };
   }
 

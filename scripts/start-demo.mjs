@@ -13,7 +13,11 @@ const start = (command, env) => {
     stdio: ['ignore', 'ignore', 'pipe'],
     env: { ...process.env, ...env },
   });
-  child.stderr.on('data', (d) => said.push(d));
+  child.stderr.on('data', (block) => {
+    said.push(block);
+    // The reason of an end stands in the last lines.
+    said.splice(0, said.length - 50);
+  });
   children.push(child);
   child.on('exit', (code) => {
     // Both or neither: where one ends, the other does, too.

@@ -93,7 +93,11 @@ export const undoJob = defineJob({
 
 function changesIn(blobs: BlobStore, hash: UndoInput['stateBlob']): Result<readonly StepEdits[]> {
   const bytes = blobs.read(hash);
-  if (!bytes) return bad('edits-gone', 'What this run changed is not in the store any more, or is damaged.');
+  if (!bytes)
+    return bad(
+      'edits-gone',
+      'What this run changed is not in the store any more, or is damaged; take it back together with all that came after it, which goes by its restore point.',
+    );
   const kept = JSON.parse(bytes.toString('utf8')) as unknown[];
   const isByStep = kept.every((one) => typeof one === 'object' && one !== null && 'steps' in one);
   return isByStep

@@ -17,6 +17,9 @@ import { ThreadPool } from './thread-pool';
 const mostTries = 3;
 /** How long to wait before storage that could not be used is tried again, in milliseconds. */
 const storagePause = 2_000;
+/** How long a job may say nothing, and how often that is looked at, in milliseconds. */
+const longestSilence = 30 * 60_000;
+const silenceLookedAt = 60_000;
 
 /**
  * Jobs as rows, done by worker threads. One lane per shell: its jobs run one after another; those of different shells
@@ -27,6 +30,9 @@ export class ThreadQueue implements JobQueue {
   private readonly rows: JobRows;
   private readonly dataDir: string;
   private retry: NodeJS.Timeout | null = null;
+  /** When each job under way was last heard of, by performance.now(). */
+  private readonly heard = new Map<string, number>();
+  private readonly silence: NodeJS.Timeout;
   private readonly running = new Map<string, JobRow>();
   private readonly ending = new Set<string>();
   private readonly events = new EventEmitter();
@@ -44,6 +50,7 @@ export class ThreadQueue implements JobQueue {
       hear: (report) => this.hear(report),
       lost: (id, error) => this.crash(id, error),
     });
+    this.silence = setInterval(() => this.endSilent(), silenceLookedAt).unref();
     this.rows.prune();
     this.takeUpAgain();
     // What was waiting goes on as soon as whoever opened this has listened to it.
@@ -121,6 +128,7 @@ export class ThreadQueue implements JobQueue {
 
   async close(): Promise<void> {
     this.isClosed = true;
+    clearInterval(this.silence);
     await this.pool.close();
   }
 
@@ -189,6 +197,7 @@ export class ThreadQueue implements JobQueue {
     const started = { state: 'running', doing: 'Starting', tries: job.tries + 1 } as const;
     this.change(job.id, started);
     this.running.set(job.id, { ...job, ...started });
+    this.heard.set(job.id, performance.now());
     log.info({ id: job.id, kind: job.kind, shell: job.shellId }, 'job begins');
     this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: JSON.parse(job.input) }, job.shellId);
   }
@@ -196,6 +205,7 @@ export class ThreadQueue implements JobQueue {
   private hear(report: JobReport): void {
     const job = this.running.get(report.id);
     if (!job) return;
+    this.heard.set(report.id, performance.now());
     switch (report.type) {
       case 'progress':
         this.progress(report);
@@ -283,6 +293,16 @@ export class ThreadQueue implements JobQueue {
     this.fail(job, storage?.message ?? crashed(error), faultOf(error));
   }
 
+  /** Ends the threads of jobs that have said nothing for longer than any step of a job takes. */
+  private endSilent(): void {
+    for (const [id, at] of this.heard) {
+      const job = this.running.get(id);
+      if (!job || performance.now() - at < longestSilence) continue;
+      const fault = faultOf(new Error('silence'));
+      void this.pool.end(id).then(() => this.fail(job, silent, fault));
+    }
+  }
+
   /** Ends a job that did not come to anything. What is not trouble of what it was given is written down. */
   private fail(job: JobRow, trouble: string, fault: Fault | null = null): void {
     const record = jobOf(job.kind);
@@ -333,6 +353,7 @@ export class ThreadQueue implements JobQueue {
   /** A job is over: its files go, what it left in the store is swept, and the next one starts. */
   private over(job: JobRow, record: AnyJob | null, state: 'done' | 'failed' | 'cancelled'): void {
     this.running.delete(job.id);
+    this.heard.delete(job.id);
     for (const file of record?.leftovers?.(JSON.parse(job.input)) ?? []) rmSync(file, { force: true });
     log.info({ id: job.id, kind: job.kind, state }, 'job ends');
     if (state !== 'done' && record?.leavesBlobs) this.sweepIfPossible();
@@ -360,6 +381,8 @@ export class ThreadQueue implements JobQueue {
   }
 }
 
+const silent =
+  'It did not get on for half an hour, so it was ended, and nothing was changed; try it again, in smaller parts if that can be.';
 const outOfMemory = 'ERR_WORKER_OUT_OF_MEMORY';
 /** What is said of a job whose thread ended by itself. */
 function crashed(error: Error): string {

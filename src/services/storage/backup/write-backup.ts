@@ -123,10 +123,7 @@ async function pack(
   file: string,
 ): Promise<void> {
   const zip = new ZipFile();
-  const written = pipeline(
-    zip.outputStream,
-    createWriteStream(file, { flags: 'wx' }),
-  );
+  const written = pipeline(zip.outputStream, createWriteStream(file, { flags: 'wx' }));
   zip.addBuffer(Buffer.from(`${JSON.stringify(note, null, 2)}\n`), backupNote);
   zip.addFile(databaseFile(scratch), 'currycomb.sqlite');
   zip.addFile(join(scratch, 'pack.sqlite'), 'blobs/pack.sqlite');
