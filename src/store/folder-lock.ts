@@ -38,7 +38,7 @@ export function lockFolder(dataDir: string): Result<FolderLock> {
 
 /** Held by another process, and not merely impossible to lock. */
 const isHeld = (error: unknown): boolean =>
-  error instanceof Database.SqliteError && error.code.startsWith('SQLITE_BUSY');
+  String((error as { code?: unknown } | null)?.code).startsWith('SQLITE_BUSY');
 
 function holderOf(file: string): string {
   try {
