@@ -2,6 +2,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { FolderAct, LookedOver } from '@/services/storage/data-folder';
 import { JobProgress } from '../jobs/job-progress';
@@ -12,21 +13,20 @@ export type FolderLook =
   | { readonly state: 'known'; readonly look: LookedOver | null }
   | { readonly state: 'closed'; readonly sentence: string };
 
-/** Has the browser fetch a file, as a click on a link to it does. */
-function download(address: string): void {
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = '';
-  link.click();
+const inMegabytes = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+interface WrittenBackup {
+  readonly id: string;
+  readonly bytes: number;
 }
 
 /** What can be done about the whole data folder, and what was found in it. */
 export function FolderStage({ look }: { look: FolderLook }) {
   const router = useRouter();
   const examining = useJob(() => router.refresh());
+  const [backup, setBackup] = useState<WrittenBackup | null>(null);
   const backingUp = useJob(({ result }) => {
-    const { id } = JSON.parse(result ?? '{}') as { id?: string };
-    if (id) download(`/api/folder/backup/${id}`);
+    if (result !== null) setBackup(JSON.parse(result) as WrittenBackup);
   });
   if (look.state === 'closed')
     return (
@@ -55,6 +55,15 @@ export function FolderStage({ look }: { look: FolderLook }) {
       </div>
       <JobProgress job={examining} label="Looking the folder over" />
       <JobProgress job={backingUp} label="Writing the backup" />
+      {backup && (
+        <p role="status">
+          The backup is written: {inMegabytes.format(backup.bytes / 1024 ** 2)} MB.{' '}
+          <a href={`/api/folder/backup/${backup.id}`} download>
+            Fetch the backup
+          </a>{' '}
+          within the hour.
+        </p>
+      )}
       <p className="soft" style={{ maxWidth: 720 }}>
         A backup is read back into a new folder by <code>npm run cli -- restore FILE DIR</code>. Passwords of
         campus hosts are in it: keep it as you keep them.
