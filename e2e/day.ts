@@ -16,7 +16,7 @@ const mostShells = 30;
 const atOnce = 3;
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-day-'));
 const server = new Server(join(folder, 'data'));
-const packages = ['lib-101/LIB-101.imscc', 'hyd-214/HYD-214.imscc', 'geo-130/GEO-130.imscc'].map(
+const packages = ['lib-101/LIB-101.imscc', 'hyd-214/HYD-214.imscc', 'hyd-214-e/HYD-214-E.imscc'].map(
   (name) => new Uint8Array(readFileSync(`demo/out/${name}`)),
 );
 
