@@ -9,7 +9,9 @@ export function UnreadableShell({ id, sentence }: { id: string; sentence: string
       <p>
         Nothing was changed. What does not need it still works:{' '}
         <Link href={`/shells/${id}/comb`}>the findings</Link>,{' '}
-        <Link href={`/shells/${id}/carry-out`}>the ledger</Link>, <Link href="/">the other shells</Link>.
+        <Link href={`/shells/${id}/carry-out`}>the ledger</Link>, <Link href="/">the other shells</Link>. What
+        is damaged, and what can be mended, is found by{' '}
+        <Link href="/folder">looking the data folder over</Link>.
       </p>
     </div>
   );
