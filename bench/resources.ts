@@ -48,12 +48,10 @@ async function measure(server: Server, begin: number, work: () => Promise<unknow
   return { seconds, megabytes: Math.max(0, server.memory().most - begin) / 1024 ** 2 };
 }
 
-async function job(server: Server, path: string, body: unknown = {}): Promise<string> {
-  const { value } = await server.ask<{ jobId?: string }>(path, body);
-  if (!value.jobId) throw new Error(`${path}: ${value.trouble}`);
-  const ended = await server.ended(value.jobId, 600_000);
-  if (ended.state !== 'done') throw new Error(`${path}: ${ended.trouble}`);
-  return ended.result ?? '';
+async function job(server: Server, path: string, body?: unknown): Promise<string> {
+  const followed = await server.follow(path, body, 600_000);
+  if (!followed.done) throw new Error(`${path}: ${followed.told}`);
+  return followed.result;
 }
 
 async function exported(server: Server, shellId: string): Promise<void> {

@@ -43,13 +43,12 @@ const counts = new Map<string, { done: number; refused: number; slowest: number 
 const faults: string[] = [];
 
 /** Follows a job to its end; what is refused with a sentence is right, an error of our own is not. */
-async function follow(path: string, body: unknown = {}): Promise<boolean> {
-  const { status, value } = await server.ask<{ jobId?: string }>(path, body);
-  if (status >= 500) faults.push(`${path}: ${status} ${value.trouble}`);
-  if (!value.jobId) return false;
-  const job = await server.ended(value.jobId, 300_000);
-  if (job.trouble?.includes('in Currycomb itself')) faults.push(`${path}: ${job.trouble}`);
-  return job.state === 'done';
+async function follow(path: string, body?: unknown): Promise<boolean> {
+  const followed = await server.follow(path, body, 300_000);
+  if (followed.done) return true;
+  const isOurs = followed.status >= 500 || followed.told.includes('in Currycomb itself');
+  if (isOurs) faults.push(`${path}: ${followed.status} ${followed.told}`);
+  return false;
 }
 
 async function bringIn(): Promise<boolean> {

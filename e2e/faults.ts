@@ -190,12 +190,8 @@ const packageBytes = new Uint8Array(readFileSync('demo/out/hyd-214/HYD-214.imscc
 let shellId = '';
 let runId = '';
 
-async function ordered(server: Server, path: string, body: unknown = {}): Promise<Outcome> {
-  const { status, value } = await server.ask<{ jobId?: string }>(path, body);
-  if (!value.jobId) return told(value.trouble ?? `(status ${status} without a sentence)`);
-  const job = await server.ended(value.jobId, 60_000);
-  return job.state === 'done' ? { done: true, result: job.result ?? '' } : told(job.trouble);
-}
+const ordered = (server: Server, path: string, body?: unknown): Promise<Outcome> =>
+  server.follow(path, body, 60_000);
 
 const operations: Readonly<Record<string, (server: Server) => Promise<Outcome>>> = {
   'bring in': async (server) => {

@@ -53,12 +53,8 @@ async function upload(make: (() => Buffer) | undefined): Promise<{ id: string; n
   return { id: value.id, name: 'hostile' };
 }
 
-async function follow(path: string, body: unknown): Promise<{ done: boolean; told: string; result: string }> {
-  const { status, value } = await server.ask<{ jobId?: string }>(path, body);
-  if (!value.jobId) return { done: false, told: `${value.trouble ?? `(status ${status})`}`, result: '' };
-  const job = await server.ended(value.jobId, 40_000);
-  return { done: job.state === 'done', told: job.trouble ?? '', result: job.result ?? '' };
-}
+/** How long one job is waited for, in milliseconds: far beyond the goal. */
+const patience = 40_000;
 
 /** Brings one in, combs it and exports it; gives what became of it in a few words. */
 async function tryInput(input: HostileInput): Promise<string> {
@@ -67,19 +63,23 @@ async function tryInput(input: HostileInput): Promise<string> {
     const { value } = await server.upload(new Uint8Array());
     return `refused: ${value.trouble}`;
   }
-  const read = await follow('/api/bring-in', {
-    package: await upload(() => packageBytes),
-    events: await upload(input.events),
-    roster: await upload(input.roster),
-    status: await upload(input.status),
-    code: 'HOS 1',
-    termStart: '2027-01-11',
-    termEnd: '2027-05-07',
-    asOf: '2027-01-04',
-  });
+  const read = await server.follow(
+    '/api/bring-in',
+    {
+      package: await upload(() => packageBytes),
+      events: await upload(input.events),
+      roster: await upload(input.roster),
+      status: await upload(input.status),
+      code: 'HOS 1',
+      termStart: '2027-01-11',
+      termEnd: '2027-05-07',
+      asOf: '2027-01-04',
+    },
+    patience,
+  );
   if (!read.done) return `refused: ${read.told}`;
   const { shellId } = JSON.parse(read.result) as { shellId: string };
-  const combed = await follow(`/api/shells/${shellId}/comb`, {});
+  const combed = await server.follow(`/api/shells/${shellId}/comb`, {}, patience);
   if (!combed.done) failures.push(`${input.what}: can’t be combed: ${combed.told}`);
   for (const stage of ['bring-in', 'comb', 'decide']) {
     const { status } = await server.page(`/shells/${shellId}/${stage}`);

@@ -16,6 +16,11 @@ export interface EndedJob {
   readonly result: string | null;
 }
 
+/** What an order came to. */
+export type Followed =
+  | { readonly done: true; readonly status: number; readonly result: string }
+  | { readonly done: false; readonly status: number; readonly told: string };
+
 /** An application that is spoken to as its pages do, without a browser. */
 export class Server {
   private child: ChildProcess | null = null;
@@ -105,6 +110,16 @@ export class Server {
       body: bytes,
     });
     return { status: response.status, value: readAnswer(await response.text()) };
+  }
+
+  /** Orders a job and follows it to its end; gives what it led to, or what the person is told. */
+  async follow(path: string, body: unknown = {}, patience?: number): Promise<Followed> {
+    const { status, value } = await this.ask<{ jobId?: string }>(path, body);
+    if (!value.jobId)
+      return { done: false, status, told: value.trouble ?? `(status ${status} without a sentence)` };
+    const job = await this.ended(value.jobId, patience);
+    if (job.state === 'done') return { done: true, status, result: job.result ?? '' };
+    return { done: false, status, told: job.trouble ?? '(nothing)' };
   }
 
   /** Waits until a job is over, for as long as `patience` in milliseconds. */

@@ -3,12 +3,12 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { getHeapStatistics } from 'node:v8';
 import { parentPort, workerData } from 'node:worker_threads';
-import type { JobMessage, JobReport, NoteAnswer } from '@/services/jobs/job-record';
+import { leftBehind, type JobMessage, type JobReport, type NoteAnswer } from '@/services/jobs/job-record';
 import { jobOf } from '@/services/jobs/registry';
 import { digest } from '@/core/shell/digest';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { faultOf, type Fault } from '@/services/log/fault';
-import { storageFault } from '@/services/storage/storage-fault';
+import { StorageFault, storageFault } from '@/services/storage/storage-fault';
 import { BlobStore } from '@/store/blobs';
 import { Memo } from '@/store/memo';
 
@@ -39,7 +39,7 @@ function hearAnswer({ number, answer, trouble }: NoteAnswer): void {
   const one = waiting.get(number);
   waiting.delete(number);
   if (trouble === null) one?.resolve(answer);
-  else one?.reject(new Error(trouble));
+  else one?.reject(new StorageFault(trouble));
 }
 
 async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
@@ -65,17 +65,17 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
       ? { id, type: 'done', output: result.value, heapBytes: getHeapStatistics().total_heap_size }
       : { id, type: 'trouble', message: result.trouble.message };
   } catch (error) {
-    return { id, type: 'trouble', ...troubleOf(error) };
+    return { id, type: 'trouble', ...troubleOf(error, leftBehind(record)) };
   }
 }
 
 /** What went wrong in a job, as one sentence, and where it came from. */
-function troubleOf(error: unknown): { readonly message: string; readonly fault?: Fault } {
-  if (error instanceof UnreadableStore) return { message: `${error.message} Nothing was changed.` };
+function troubleOf(error: unknown, left: string): { readonly message: string; readonly fault?: Fault } {
+  if (error instanceof UnreadableStore) return { message: `${error.message} ${left}` };
   const storage = storageFault(error, dataDir);
   const message =
     storage?.message ??
-    'Something went wrong in Currycomb itself, and nothing was changed. What happened stands under “Data folder”.';
+    `Something went wrong in Currycomb itself. ${left} What happened stands under “Data folder”.`;
   return { message, fault: faultOf(error) };
 }
 

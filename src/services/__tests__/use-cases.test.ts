@@ -212,7 +212,7 @@ test('what a restart cut off goes on; a worker that can’t start fails its job 
   const lame = folder.open({ workerFile: join(folder.folder, 'nowhere.mjs') });
   const job = orderComb(lame, findShell(lame, id)!);
   expect((await lame.jobs.ended(job))?.trouble).toMatch(
-    /^Something went wrong in Currycomb itself, and nothing was changed/,
+    /^Something went wrong in Currycomb itself. Nothing was changed./,
   );
   await lame.close();
   context = folder.context = folder.open();

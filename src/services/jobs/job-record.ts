@@ -63,6 +63,12 @@ export const defineJob = <Kind extends string, Input, Output>(
   record: JobRecord<Kind, Input, Output>,
 ): JobRecord<Kind, Input, Output> => Object.freeze(record);
 
+/** What a job of a kind leaves behind where it is cut off, as a sentence: one that notes on the way has done a part. */
+export const leftBehind = ({ note }: Pick<JobRecord<string, never, never>, 'note'>): string =>
+  note
+    ? 'What it had done by then stands in the ledger, and it can go on from there.'
+    : 'Nothing was changed.';
+
 /** What goes to a thread and what comes back. */
 export interface JobMessage {
   readonly type: 'job';

@@ -7,7 +7,7 @@ import { faultOf, type Fault } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
 import { storageFault } from '../storage/storage-fault';
-import { Refusal, type Desk, type JobRecord, type JobReport } from './job-record';
+import { leftBehind, Refusal, type Desk, type JobRecord, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { insertJob, JobRows, type JobRow } from './job-rows';
 import { jobOf, type AnyJob } from './registry';
@@ -235,7 +235,10 @@ export class ThreadQueue implements JobQueue {
       });
       this.pool.answer(job.id, { type: 'note', number, answer, trouble: null });
     } catch (error) {
-      const trouble = error instanceof Error ? error.message : 'unknown';
+      const storage = storageFault(error, this.dataDir);
+      const fault = faultOf(storage?.cause ?? error);
+      noteTrouble({ during: `a note of the job ${job.kind}`, id: job.id, sentence: null, fault });
+      const trouble = storage?.message ?? 'What was done could not be written down, so it was stopped there.';
       this.pool.answer(job.id, { type: 'note', number, answer: null, trouble });
     }
   }
@@ -290,16 +293,17 @@ export class ThreadQueue implements JobQueue {
     const job = this.running.get(id);
     if (!job) return;
     const storage = storageFault(error, this.dataDir);
-    this.fail(job, storage?.message ?? crashed(error), faultOf(error));
+    this.fail(job, storage?.message ?? crashed(error, leftOf(job)), faultOf(error));
   }
 
   /** Ends the threads of jobs that have said nothing for longer than any step of a job takes. */
   private endSilent(): void {
     for (const [id, at] of this.heard) {
       const job = this.running.get(id);
+      if (!job) this.heard.delete(id);
       if (!job || performance.now() - at < longestSilence) continue;
       const fault = faultOf(new Error('silence'));
-      void this.pool.end(id).then(() => this.fail(job, silent, fault));
+      void this.pool.end(id).then(() => this.fail(job, `${silent} ${leftOf(job)}`, fault));
     }
   }
 
@@ -381,13 +385,19 @@ export class ThreadQueue implements JobQueue {
   }
 }
 
+/** What a job that was cut off leaves behind. */
+function leftOf(job: JobRow): string {
+  const record = jobOf(job.kind);
+  return record ? leftBehind(record) : 'Nothing was changed.';
+}
+
 const silent =
-  'It did not get on for half an hour, so it was ended, and nothing was changed; try it again, in smaller parts if that can be.';
+  'It did not get on for half an hour, so it was ended; try it again, in smaller parts if that can be.';
 const outOfMemory = 'ERR_WORKER_OUT_OF_MEMORY';
 /** What is said of a job whose thread ended by itself. */
-function crashed(error: Error): string {
+function crashed(error: Error, left: string): string {
   const { code } = error as { code?: unknown };
   return code === outOfMemory
-    ? 'This takes more memory than Currycomb gives to one job, so it was ended; nothing was changed.'
-    : 'Something went wrong in Currycomb itself, and nothing was changed. What happened stands under “Data folder”.';
+    ? `This takes more memory than Currycomb gives to one job, so it was ended. ${left}`
+    : `Something went wrong in Currycomb itself. ${left} What happened stands under “Data folder”.`;
 }

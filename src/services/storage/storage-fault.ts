@@ -12,7 +12,8 @@ export class StorageFault extends Error {
   }
 }
 
-const again = 'Nothing of it was kept; try again then.';
+/** True of a request as of a job that had written down a part of its work already. */
+const again = 'What was not finished was not kept; try again then.';
 
 /**
  * What errors of SQLite (its result codes, https://www.sqlite.org/rescode.html) and of the file system (errno(3)) say
