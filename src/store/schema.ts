@@ -87,9 +87,19 @@ export const audits = sqliteTable(
     /** Fingerprint of the house rules that it was made by. */
     rulesKey: text('rules_key').notNull().default(''),
     combedAt: text('combed_at').notNull(),
+    /** Its findings are still being written down; it counts for nothing until they are. */
+    isDraft: integer('is_draft', { mode: 'boolean' }).notNull().default(false),
   },
   (t) => [index('audits_by_version').on(t.versionId)],
 );
+
+/** What students get of a combed state, for every moment at once, as JSON: `students-eye/1`. */
+export const studentsEyes = sqliteTable('students_eyes', {
+  auditId: text('audit_id')
+    .primaryKey()
+    .references(() => audits.id, { onDelete: 'cascade' }),
+  eye: text('eye').notNull(),
+});
 
 /** One finding of an audit. */
 export const findings = sqliteTable(

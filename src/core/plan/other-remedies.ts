@@ -27,7 +27,8 @@ export function otherRemedies(
       ...about(`Delete ${items.length}`, 'delete', items),
     ];
   if (isDeletion) {
-    const targets = remedy.targets.filter((ref) => items.includes(ref));
+    const isItem = new Set(items);
+    const targets = remedy.targets.filter((ref) => isItem.has(ref));
     return [
       ...about(`Hide ${targets.length} instead`, 'hide', targets),
       ...about(`Set ${targets.length} aside`, 'set-aside', targets),

@@ -1,12 +1,10 @@
-import { createWriteStream } from 'node:fs';
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
-import { ZipFile } from 'yazl';
+import type { Readable } from 'node:stream';
 import type { Content, Shell } from '@/core/shell/model';
 import type { FilePath, Sha256 } from '@/core/shell/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';
+import { ZipWriter } from '../archive/zip-writer';
 import { bodySpans, replaceSpans, withoutQuestions } from './body-spans';
 import { stateFilePath } from './read-entries';
 import { writeManifest } from './write-manifest';
@@ -19,36 +17,33 @@ export interface BytesSource {
   open?(hash: Sha256, path: FilePath): Readable | null;
 }
 
-/** Zip entries carry one fixed time, so that equal shells give equal bytes (the time is never read as a date). */
-const entryTime = new Date(Date.UTC(2000, 0, 1, 12));
 const wholeLimit = 8 * 1024 ** 2;
 
 /**
- * Writes a shell as a package; what was not changed is byte for byte what was read. Entries are read, packed and written
- * one after another, so that memory does not grow with their number. Rejects where bytes are missing.
+ * Writes a shell as a package; what was not changed is byte for byte what was read, and equal shells give equal bytes.
+ * Entries are read, packed and written one after another, so that memory does not grow with their number. Rejects where
+ * bytes are missing.
  */
 export async function writeCartridge(shell: Shell, source: BytesSource, file: string): Promise<void> {
-  const zip = new ZipFile();
-  const options = { mtime: entryTime, mode: 0o100644 };
-  const output = zip.outputStream as Readable;
-  zip.on('error', (error: Error) => output.destroy(error));
-  const done = pipeline(output, createWriteStream(file));
-  zip.addBuffer(Buffer.from(writeManifest(shell), 'utf8'), 'imsmanifest.xml', options);
-  zip.addBuffer(Buffer.from(writeState(shell), 'utf8'), stateFilePath, options);
-  const bodies = new Map<FilePath, Content>();
-  for (const content of shell.contents) if (content.textPath) bodies.set(content.textPath, content);
-  for (const entry of entriesOf(shell)) {
-    const about = { ...options, compress: !isPacked(entry.path) };
-    zip.addReadStreamLazy(entry.path, about, (give) => {
-      try {
-        give(null, streamOf(entry, bodies.get(entry.path), source));
-      } catch (error) {
-        give(error, Readable.from([]));
-      }
-    });
+  const zip = new ZipWriter(file);
+  try {
+    zip.add('imsmanifest.xml', Buffer.from(writeManifest(shell), 'utf8'));
+    zip.add(stateFilePath, Buffer.from(writeState(shell), 'utf8'));
+    const bodies = new Map<FilePath, Content>();
+    for (const content of shell.contents) if (content.textPath) bodies.set(content.textPath, content);
+    for (const entry of entriesOf(shell)) {
+      const body = bodies.get(entry.path);
+      const pack = !isPacked(entry.path);
+      const isLarge = !body && entry.text === null && entry.bytes > wholeLimit;
+      const stream = isLarge ? source.open?.(entry.sha256, entry.path) : null;
+      if (stream) await zip.addStream(entry.path, stream, { bytes: entry.bytes, pack });
+      else zip.add(entry.path, bytesOf(entry, body, source), { pack });
+    }
+    zip.end();
+  } catch (error) {
+    zip.close();
+    throw error;
   }
-  zip.end();
-  await done;
 }
 
 const isPacked = (path: string): boolean =>
@@ -69,15 +64,12 @@ function entriesOf(shell: Shell): Entry[] {
   return [...others, ...files].sort((a, b) => (a.path < b.path ? -1 : 1));
 }
 
-function streamOf(entry: Entry, body: Content | undefined, source: BytesSource): Readable {
-  const isPlain = !body && entry.text === null;
-  const large = isPlain && entry.bytes > wholeLimit ? source.open?.(entry.sha256, entry.path) : null;
-  if (large) return large;
+function bytesOf(entry: Entry, body: Content | undefined, source: BytesSource): Buffer {
   const original = source.read(entry.sha256, entry.path);
-  if (body) return Readable.from([bodyBytes(body, original)]);
-  if (entry.text !== null) return Readable.from([textBytes(entry.text, original)]);
+  if (body) return bodyBytes(body, original);
+  if (entry.text !== null) return textBytes(entry.text, original);
   if (!original) throw lost(`“${entry.path}”`);
-  return Readable.from([original]);
+  return original;
 }
 
 /** A text's bytes: the original ones where it says the same, else encoded the way the original was. */

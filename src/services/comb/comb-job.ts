@@ -1,79 +1,134 @@
 import { randomUUID } from 'node:crypto';
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
+import { listedShare } from '@/core/checks/listed-share';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { ShellCounts } from '@/core/shell/inventory';
+import type { Sha256 } from '@/core/shell/refs';
 import { digest } from '@/core/shell/digest';
-import { good } from '@/core/shell/result';
+import { good, type Result } from '@/core/shell/result';
 import { audits, shells } from '@/store/schema';
-import { rulesFrom, rulesKey, writtenRules } from '../house-rules/written-rules';
-import { defineJob, Refusal } from '../jobs/job-record';
+import { rulesFrom, rulesKey, writtenRules, type WrittenRules } from '../house-rules/written-rules';
+import { defineJob, Refusal, type WorkerTools } from '../jobs/job-record';
 import { courseOf } from '../shells/course';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { auditShell } from './audit-shell';
-import { keepReadings, recallReadings } from './kept-readings';
-import { rowsOf, tallyOf, writeFindings, type FindingRow } from './kept-findings';
+import { dropDrafts, rowsInPart, writePart, type DraftPart } from './draft-audit';
 
+import { keepEye, writeEye } from './kept-eye';
+import { keepReadings, recallReadings } from './kept-readings';
+import { isAnyLeftBe, rowsOf, tallyOfFindings, tallyOf, type FindingRow, type Tally } from './kept-findings';
+
+/** What came of a comb, without its findings, which are written down already. */
 interface Combed {
+  readonly auditId: string;
   readonly counts: ShellCounts;
   readonly checks: readonly CheckRow[];
-  readonly rows: readonly FindingRow[];
+  /** As if nothing had been left be. */
+  readonly tally: Tally;
+  readonly findings: number;
   readonly milliseconds: number;
+  /** What students get of it, as it is kept. */
+  readonly eye: string;
 }
+type WholeComb = Omit<Combed, 'auditId' | 'findings'> & { readonly rows: Iterable<FindingRow> };
+
+/** Beyond so many findings a comb is not remembered for the next time that the same is asked. */
+const mostRemembered = 20_000;
 
 /** Combs a version of a shell; the findings are kept with it. */
 export const combJob = defineJob({
   kind: 'comb',
   input: z.strictObject({ versionId: z.string(), stateBlob: blobHash, rules: writtenRules }),
-  run: async ({ stateBlob, rules }, { blobs, memo, progress }) => {
-    const read = rulesFrom(rules);
-    if (!read.ok) return read;
-    const begun = performance.now();
-    // The same shell under the same rules by the same program has the same findings.
-    const key = `audit ${stateBlob} ${digest(JSON.stringify(rules))}`;
-    const known = memo.get(key);
-    if (known) return good(JSON.parse(known.toString('utf8')) as Combed);
-    const shell = shellOf(blobs, stateBlob);
-    recallReadings(memo, shell);
-    const audit = auditShell(shell, read.value, (done, total, check) => progress(done, total, check.title));
-    const combed: Combed = {
-      counts: audit.counts,
-      checks: audit.checks,
-      rows: rowsOf(shell, audit),
-      milliseconds: Math.round(performance.now() - begun),
-    };
-    keepReadings(memo, shell);
-    memo.put([[key, Buffer.from(JSON.stringify(combed))]]);
-    return good(combed);
+  drafts: true,
+  run: async ({ stateBlob, rules }, tools): Promise<Result<Combed>> => {
+    const whole = recall(stateBlob, rules, tools) ?? comb(stateBlob, rules, tools);
+    if (!whole.ok) return whole;
+    const { rows, ...combed } = whole.value;
+    const auditId = randomUUID();
+    const findings = await writeDown(auditId, rows, tools);
+    return good({ ...combed, auditId, findings });
   },
-  settle: (combed: Combed, { versionId, rules }, { tx, now, shellId }) => {
+  note: (entry, { versionId }, { tx, shellId }) => writePart(tx, shellId, versionId, entry),
+  settle: (combed: Combed, { rules }, { tx, now, shellId }) => {
+    const { auditId, counts, checks, tally, milliseconds, findings, eye } = combed;
     const shell = tx
       .select({ id: shells.id, code: shells.code })
       .from(shells)
+      .innerJoin(audits, and(eq(audits.shellId, shells.id), eq(audits.id, auditId)))
       .where(eq(shells.id, shellId ?? ''))
       .get();
     if (!shell) throw new Refusal('The shell was removed while it was combed.');
-    const auditId = randomUUID();
-    const { counts, checks, rows, milliseconds } = combed;
-    tx.insert(audits)
-      .values({
-        id: auditId,
-        shellId: shell.id,
-        versionId,
+    const course = courseOf(shell);
+    const open = isAnyLeftBe(tx, auditId, course)
+      ? tallyOf(tx, auditId, course, counts, tally.unlisted)
+      : tally;
+    tx.update(audits)
+      .set({
         counts: JSON.stringify(counts),
         checks: JSON.stringify(checks),
-        tally: '{}',
+        tally: JSON.stringify(open),
         milliseconds,
         rulesKey: rulesKey(rules),
         combedAt: now,
+        isDraft: false,
       })
-      .run();
-    writeFindings(tx, auditId, rows);
-    const tally = tallyOf(tx, auditId, courseOf(shell), counts);
-    tx.update(audits)
-      .set({ tally: JSON.stringify(tally) })
       .where(eq(audits.id, auditId))
       .run();
-    return { findings: rows.length };
+    keepEye(tx, { auditId, shellId: shell.id, eye });
+    return { findings };
   },
+  abandon: ({ versionId }, tx) => dropDrafts(tx, versionId),
 });
+
+const keyOf = (stateBlob: Sha256, rules: WrittenRules) =>
+  `audit ${stateBlob} ${digest(JSON.stringify(rules))}`;
+
+/** The same shell under the same rules by the same program has the same findings. */
+function recall(stateBlob: Sha256, rules: WrittenRules, { memo }: WorkerTools): Result<WholeComb> | null {
+  const known = memo.get(keyOf(stateBlob, rules));
+  return known && good(JSON.parse(known.toString('utf8')) as WholeComb);
+}
+
+function comb(
+  stateBlob: Sha256,
+  rules: WrittenRules,
+  { blobs, memo, progress }: WorkerTools,
+): Result<WholeComb> {
+  const read = rulesFrom(rules);
+  if (!read.ok) return read;
+  const begun = performance.now();
+  const shell = shellOf(blobs, stateBlob);
+  recallReadings(memo, shell);
+  const audit = auditShell(shell, read.value, (done, total, check) => progress(done, total, check.title));
+  const { counts, checks } = audit;
+  const { listed, unlisted } = listedShare(audit.findings, counts);
+  const rows = rowsOf(shell, listed);
+  const milliseconds = Math.round(performance.now() - begun);
+  const tally = tallyOfFindings(listed, counts, unlisted);
+  const combed = { counts, checks, tally, milliseconds, eye: writeEye(shell) };
+  keepReadings(memo, shell);
+  if (listed.length > mostRemembered) return good({ ...combed, rows });
+  const kept = [...rows];
+  memo.put([[keyOf(stateBlob, rules), Buffer.from(JSON.stringify({ ...combed, rows: kept }))]]);
+  return good({ ...combed, rows: kept });
+}
+
+/** Has the findings written down part by part; says how many there were. */
+async function writeDown(auditId: string, rows: Iterable<FindingRow>, tools: WorkerTools): Promise<number> {
+  let place = 0;
+  let part: FindingRow[] = [];
+  const write = async () => {
+    await tools.note({ auditId, place, rows: part } satisfies DraftPart);
+    place += part.length;
+    part = [];
+  };
+  for (const row of rows) {
+    part.push(row);
+    if (part.length < rowsInPart) continue;
+    tools.progress(place, place, 'Writing the findings down');
+    await write();
+  }
+  if (part.length > 0 || place === 0) await write();
+  return place;
+}

@@ -42,6 +42,8 @@ export interface CombView {
   readonly batches: readonly Batch[];
   readonly headline: string;
   readonly smoothness: Smoothness | null;
+  /** How many findings are not listed, since too many of one check came up. */
+  readonly unlisted: number;
   readonly checks: readonly CheckLine[];
   /** Findings that the plan does something about, and what. */
   readonly planned: ReturnType<typeof plannedActions>;
@@ -81,6 +83,7 @@ export function combView(context: Context, shell: CurrentShell, rulesKey = ''): 
     batches,
     headline: headlineOf(batches),
     smoothness,
+    unlisted: audit?.tally.unlisted?.findings ?? 0,
     checks: (audit?.checks ?? []).map((r) => ({
       id: r.check,
       title: titles.get(r.check) ?? r.check,

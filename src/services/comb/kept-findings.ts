@@ -8,8 +8,9 @@ import {
   type FindingMessage,
   type ListedFinding,
 } from '@/core/checks/finding';
+import { nothingUnlisted, type Unlisted } from '@/core/checks/listed-share';
 import { partsOf } from '@/core/checks/parts';
-import type { CheckRow, Audit } from '@/core/checks/run-checks';
+import type { CheckRow } from '@/core/checks/run-checks';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import { chainsOf, type Chain, type ChainTo } from '@/core/links/chains';
 import { linkGraphOf } from '@/core/links/graph';
@@ -46,26 +47,28 @@ export interface KeptOther {
 }
 
 /** The rows of an audit, made in the thread that combed: the thread that answers requests only writes them. */
-export function rowsOf(shell: Shell, audit: Audit): FindingRow[] {
+export function* rowsOf(shell: Shell, listed: readonly Finding[]): Generator<FindingRow> {
   const chainTo = chainsOf(shell, linkGraphOf(shell));
-  return audit.findings.map((finding) => {
-    const step = stepOfFinding(shell, finding);
-    const others = [...otherRemedies(finding), ...keepAnother(shell, finding)].flatMap((other) =>
-      keptOther(shell, finding.id, other),
-    );
-    return {
-      id: finding.id,
-      check: finding.check,
-      family: finding.family,
-      substance: finding.substance,
-      message: JSON.stringify(finding.message),
-      listed: JSON.stringify({ ...listed(finding), ...offersOf(others) }),
-      evidence: JSON.stringify(finding.evidence),
-      step: step === null ? null : JSON.stringify(step),
-      others: JSON.stringify(others),
-      chain: chainKept(finding, chainTo),
-    };
-  });
+  for (const finding of listed) yield rowOf(shell, finding, chainTo);
+}
+
+function rowOf(shell: Shell, finding: Finding, chainTo: ChainTo): FindingRow {
+  const step = stepOfFinding(shell, finding);
+  const others = [...otherRemedies(finding), ...keepAnother(shell, finding)].flatMap((other) =>
+    keptOther(shell, finding.id, other),
+  );
+  return {
+    id: finding.id,
+    check: finding.check,
+    family: finding.family,
+    substance: finding.substance,
+    message: JSON.stringify(finding.message),
+    listed: JSON.stringify({ ...listed(finding), ...offersOf(others) }),
+    evidence: JSON.stringify(finding.evidence),
+    step: step === null ? null : JSON.stringify(step),
+    others: JSON.stringify(others),
+    chain: chainKept(finding, chainTo),
+  };
 }
 
 /** The actions that a finding offers beside its remedy; with another keeper it is the same remedy. */
@@ -91,12 +94,31 @@ function keptOther(shell: Shell, from: string, { step, ...said }: OtherRemedy): 
   return result.ok ? [{ ...said, step: result.value }] : [];
 }
 
-export function writeFindings(tx: Transaction, auditId: string, rows: readonly FindingRow[]): void {
-  const values = rows.map((row, place) => ({ ...row, auditId, place }));
-  for (let at = 0; at < values.length; at += 500)
-    tx.insert(findings)
-      .values(values.slice(at, at + 500))
-      .run();
+/** Writes rows of an audit from a place on. One statement for all: building it anew for each costs more than writing. */
+export function writeFindings(
+  tx: Transaction,
+  auditId: string,
+  place: number,
+  rows: readonly FindingRow[],
+): void {
+  const insert = tx
+    .insert(findings)
+    .values({
+      auditId,
+      place: sql.placeholder('place'),
+      id: sql.placeholder('id'),
+      check: sql.placeholder('check'),
+      family: sql.placeholder('family'),
+      substance: sql.placeholder('substance'),
+      message: sql.placeholder('message'),
+      listed: sql.placeholder('listed'),
+      evidence: sql.placeholder('evidence'),
+      step: sql.placeholder('step'),
+      others: sql.placeholder('others'),
+      chain: sql.placeholder('chain'),
+    })
+    .prepare();
+  rows.forEach((row, at) => insert.run({ ...row, place: place + at }));
 }
 
 /** What is open of an audit: by family, in all, and how smooth that leaves the shell. */
@@ -107,6 +129,8 @@ export interface Tally {
   /** Findings that a larger one explains. */
   readonly parts: number;
   readonly smoothness: Smoothness;
+  /** What was found and is not among them; missing where everything is listed. */
+  readonly unlisted?: Unlisted;
 }
 
 type Reader = Db | Transaction;
@@ -204,8 +228,32 @@ export function findingRows(db: Reader, auditId: string, ids: readonly string[])
   return ids.map((id) => rows.get(id)).filter((row) => row !== undefined);
 }
 
-export function tallyOf(db: Reader, auditId: string, course: string, counts: ShellCounts): Tally {
-  const open = listedFindings(db, auditId, course, 'open');
+export const tallyOf = (
+  db: Reader,
+  auditId: string,
+  course: string,
+  counts: ShellCounts,
+  unlisted?: Unlisted,
+): Tally => tallyOfFindings(listedFindings(db, auditId, course, 'open'), counts, unlisted);
+
+/** Whether any finding of an audit was left be. */
+export const isAnyLeftBe = (db: Reader, auditId: string, course: string): boolean =>
+  db
+    .select({ id: findings.id })
+    .from(findings)
+    .innerJoin(leaveBes, wasLeftBe(course))
+    .where(eq(findings.auditId, auditId))
+    .limit(1)
+    .get() !== undefined;
+
+type Counted = Pick<Finding, 'id' | 'coveredBy' | 'family' | 'subjects' | 'keep'>;
+
+/** The tally of findings that are all open. */
+export function tallyOfFindings(
+  open: readonly Counted[],
+  counts: ShellCounts,
+  unlisted: Unlisted = nothingUnlisted,
+): Tally {
   const byFamily = Object.fromEntries(families.map((family) => [family, 0])) as Record<Family, number>;
   const parts = partsOf(open);
   for (const finding of open) if (!parts.has(finding)) byFamily[finding.family] += 1;
@@ -213,16 +261,22 @@ export function tallyOf(db: Reader, auditId: string, course: string, counts: She
     open: byFamily,
     total: open.length - parts.size,
     parts: parts.size,
-    smoothness: smoothnessOf(counts, open),
+    smoothness: smoothnessOf(counts, open, unlisted.things),
+    ...(unlisted.findings > 0 ? { unlisted } : {}),
   };
 }
 
 /** Brings the tallies of some audits up to what was decided. */
 export function tallyAgain(tx: Transaction, auditIds: readonly string[], course: string): void {
   for (const id of auditIds) {
-    const audit = tx.select({ counts: audits.counts }).from(audits).where(eq(audits.id, id)).get();
+    const audit = tx
+      .select({ counts: audits.counts, tally: audits.tally })
+      .from(audits)
+      .where(eq(audits.id, id))
+      .get();
     if (!audit) continue;
-    const tally = tallyOf(tx, id, course, JSON.parse(audit.counts) as ShellCounts);
+    const { unlisted } = JSON.parse(audit.tally) as Partial<Tally>;
+    const tally = tallyOf(tx, id, course, JSON.parse(audit.counts) as ShellCounts, unlisted);
     tx.update(audits)
       .set({ tally: JSON.stringify(tally) })
       .where(eq(audits.id, id))

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import type { Db } from '@/store/database';
 import { audits, shells } from '@/store/schema';
 import { courseOf } from '../shells/course';
@@ -10,7 +10,7 @@ export function countOldTallies(db: Db): void {
     .select({ id: audits.id, shell: shells })
     .from(audits)
     .innerJoin(shells, eq(shells.id, audits.shellId))
-    .where(sql`json_extract(${audits.tally}, '$.parts') IS NULL`)
+    .where(and(eq(audits.isDraft, false), sql`json_extract(${audits.tally}, '$.parts') IS NULL`))
     .all();
   if (old.length === 0) return;
   db.transaction((tx) => {

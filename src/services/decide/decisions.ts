@@ -157,7 +157,7 @@ function auditsOfCourse(tx: Transaction, course: string): string[] {
   const current = tx
     .select({ id: shells.id, code: shells.code, audit: audits.id })
     .from(shells)
-    .innerJoin(audits, eq(audits.versionId, shells.versionId))
+    .innerJoin(audits, and(eq(audits.versionId, shells.versionId), eq(audits.isDraft, false)))
     .all();
   return current.filter((row) => courseOf(row) === course).map((row) => row.audit);
 }

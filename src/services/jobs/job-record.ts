@@ -51,6 +51,8 @@ export interface JobRecord<Kind extends string, Input, Output> {
    * it was cut off, so it may be started again as often as the server ends.
    */
   readonly note?: (entry: unknown, input: Input, desk: Desk) => unknown;
+  /** What it notes counts for nothing until it is settled, and starts anew with it. */
+  readonly drafts?: boolean;
   /** What is to be written where the job does not end well, in one transaction with its end. */
   readonly abandon?: (input: Input, tx: Transaction, trouble: string) => void;
   /** For a job that can’t be cut off: writes down that it is wanted no more, and the job ends by itself. */
@@ -64,8 +66,11 @@ export const defineJob = <Kind extends string, Input, Output>(
 ): JobRecord<Kind, Input, Output> => Object.freeze(record);
 
 /** What a job of a kind leaves behind where it is cut off, as a sentence: one that notes on the way has done a part. */
-export const leftBehind = ({ note }: Pick<JobRecord<string, never, never>, 'note'>): string =>
-  note
+export const leftBehind = ({
+  note,
+  drafts,
+}: Pick<JobRecord<string, never, never>, 'note' | 'drafts'>): string =>
+  note && !drafts
     ? 'What it had done by then stands in the ledger, and it can go on from there.'
     : 'Nothing was changed.';
 

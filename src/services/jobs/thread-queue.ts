@@ -230,11 +230,13 @@ export class ThreadQueue implements JobQueue {
     try {
       const answer = this.db.transaction((tx) => {
         // It gets on, so it is not what ends the server.
-        tx.update(jobs).set({ tries: 1 }).where(eq(jobs.id, job.id)).run();
+        if (!record?.drafts) tx.update(jobs).set({ tries: 1 }).where(eq(jobs.id, job.id)).run();
         return record?.note?.(entry, JSON.parse(job.input), this.deskOf(job, tx));
       });
       this.pool.answer(job.id, { type: 'note', number, answer, trouble: null });
     } catch (error) {
+      if (error instanceof Refusal)
+        return this.pool.answer(job.id, { type: 'note', number, answer: null, trouble: error.message });
       const storage = storageFault(error, this.dataDir);
       const fault = faultOf(storage?.cause ?? error);
       noteTrouble({ during: `a note of the job ${job.kind}`, id: job.id, sentence: null, fault });

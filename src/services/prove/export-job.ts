@@ -63,7 +63,7 @@ async function writeTo(
     case 'grades':
       if (!shell.gradeCategories.length && !shell.gradeColumns.length)
         return bad('no-grades', 'There is no grade setup to export.');
-      await writeZip(file, { ...writeGrades(shell) });
+      writeZip(file, { ...writeGrades(shell) });
       return done;
     case 'status':
       writeFileSync(file, writeStatusSheet(shell));

@@ -54,7 +54,7 @@ function latestAudit({ db }: Context, versionId: string): AuditHead | null {
   const row = db
     .select()
     .from(audits)
-    .where(eq(audits.versionId, versionId))
+    .where(and(eq(audits.versionId, versionId), eq(audits.isDraft, false)))
     .orderBy(desc(audits.combedAt))
     .limit(1)
     .get();

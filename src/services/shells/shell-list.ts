@@ -1,4 +1,4 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import type { Family } from '@/core/checks/finding';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { countThings, type ShellCounts } from '@/core/shell/inventory';
@@ -40,7 +40,7 @@ export function listShells({ db }: Context): ShellLine[] {
     db
       .select({ versionId: audits.versionId, tally: audits.tally, combedAt: audits.combedAt })
       .from(audits)
-      .innerJoin(shells, eq(shells.versionId, audits.versionId))
+      .innerJoin(shells, and(eq(shells.versionId, audits.versionId), eq(audits.isDraft, false)))
       .orderBy(audits.combedAt)
       .all()
       .map((audit) => [audit.versionId, audit]),

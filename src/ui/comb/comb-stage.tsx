@@ -2,6 +2,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
+import { mostListedOfCheck } from '@/core/checks/listed-share';
 import { families, familyTitles } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
 import type { CombView } from '@/services/comb/comb-view';
@@ -58,6 +59,13 @@ export function CombStage({ view }: { view: CombView }) {
           </Alert>
         )}
         <JobProgress job={job} label="Combing" />
+        {view.unlisted > 0 && (
+          <Alert severity="info">
+            {view.unlisted.toLocaleString('en')} more findings are counted and not listed: of one check, the
+            first {mostListedOfCheck.toLocaleString('en')} are. Settle these and comb again, and the others
+            come up.
+          </Alert>
+        )}
         <CoatCard
           view={view}
           onOpen={(finding) => router.push(`/shells/${view.id}/decide?finding=${finding}`)}

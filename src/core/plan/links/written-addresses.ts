@@ -21,8 +21,17 @@ export function bodyOf(shell: Shell, ref: string): Body | null {
   return content?.textPath ? { is: 'content', content } : null;
 }
 
-/** The addresses of a body that can be changed there, as they are written. */
-export function addressesOf(body: Body): Set<string> {
+const known = new WeakMap<Content | ShellFile, ReadonlySet<string>>();
+
+/** The addresses of a body that can be changed there, as they are written; asked once for each of ten thousand links. */
+export function addressesOf(body: Body): ReadonlySet<string> {
+  const thing = body.is === 'file' ? body.file : body.content;
+  const written = known.get(thing) ?? readAddresses(body);
+  known.set(thing, written);
+  return written;
+}
+
+function readAddresses(body: Body): ReadonlySet<string> {
   const scans: readonly (Markup | null)[] =
     body.is === 'file' ? [scanOfFile(body.file)] : scansOfContent(body.content);
   return new Set(

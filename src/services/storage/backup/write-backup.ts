@@ -1,9 +1,8 @@
-import { createWriteStream, existsSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { createReadStream, existsSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import Database from 'better-sqlite3';
-import { ZipFile } from 'yazl';
 import { bad, good, type Result } from '@/core/shell/result';
+import { ZipWriter } from '@/formats/archive/zip-writer';
 import { BlobStore } from '@/store/blobs';
 import { databaseFile } from '@/store/database';
 import { blobRoots } from '../blob-roots';
@@ -122,15 +121,21 @@ async function pack(
   note: BackupNote,
   file: string,
 ): Promise<void> {
-  const zip = new ZipFile();
-  const written = pipeline(zip.outputStream, createWriteStream(file, { flags: 'wx' }));
-  zip.addBuffer(Buffer.from(`${JSON.stringify(note, null, 2)}\n`), backupNote);
-  zip.addFile(databaseFile(scratch), 'currycomb.sqlite');
-  zip.addFile(join(scratch, 'pack.sqlite'), 'blobs/pack.sqlite');
-  for (const path of files) {
-    const from = join(dataDir, 'blobs', path);
-    if (statSync(from, { throwIfNoEntry: false })) zip.addFile(from, `blobs/${path}`, { compress: false });
+  const zip = new ZipWriter(file, 'wx');
+  try {
+    zip.add(backupNote, Buffer.from(`${JSON.stringify(note, null, 2)}\n`));
+    await addFile(zip, databaseFile(scratch), 'currycomb.sqlite');
+    await addFile(zip, join(scratch, 'pack.sqlite'), 'blobs/pack.sqlite');
+    for (const path of files) {
+      const from = join(dataDir, 'blobs', path);
+      if (existsSync(from)) await addFile(zip, from, `blobs/${path}`, false);
+    }
+    zip.end();
+  } catch (error) {
+    zip.close();
+    throw error;
   }
-  zip.end();
-  await written;
 }
+
+const addFile = (zip: ZipWriter, path: string, name: string, pack = true): Promise<void> =>
+  zip.addStream(name, createReadStream(path), { bytes: statSync(path).size, pack });

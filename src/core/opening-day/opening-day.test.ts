@@ -1,0 +1,46 @@
+import { allChecks } from '@/core/checks/registry';
+import type { CheckRow } from '@/core/checks/run-checks';
+import { openingDay } from './opening-day';
+import { openingLines } from './opening-lines';
+
+const row = (check: string, outcome: CheckRow['outcome']): CheckRow => ({ check: check as never, outcome });
+const answer = (id: string, rows: readonly CheckRow[], open: Readonly<Record<string, number>> = {}) =>
+  openingDay(rows, new Map(Object.entries(open)), (check) => check).find((line) => line.id === id);
+
+describe('the opening-day list', () => {
+  it('asks checks that there are, each in one line', () => {
+    const known = new Set<string>(allChecks.map(({ id }) => id));
+    // The probe of outside addresses is asked for and not made yet.
+    const asked = openingLines.flatMap(({ checks }) => checks).filter((id) => id !== 'outdated.dead-link');
+    expect(asked.filter((id) => !known.has(id))).toEqual([]);
+    expect(new Set(asked).size).toBe(asked.length);
+  });
+
+  it('says yes only where something was asked and nothing is open', () => {
+    expect(answer('syllabus', [row('readiness.no-syllabus', { state: 'nothing-found' })])?.state).toBe('yes');
+    // What was found and left be is settled.
+    expect(answer('syllabus', [row('readiness.no-syllabus', { state: 'found', count: 1 })])?.state).toBe(
+      'yes',
+    );
+    const open = answer('syllabus', [row('readiness.no-syllabus', { state: 'found', count: 1 })], {
+      'readiness.no-syllabus': 1,
+    });
+    expect(open).toMatchObject({ state: 'no', open: 1 });
+  });
+
+  it('never takes a check that did not look for one that found nothing', () => {
+    const reason = 'nothing has a weight';
+    const weights = answer('outside-links', []);
+    expect(weights).toMatchObject({ state: 'not-asked', checks: [{ notAsked: 'not probed yet' }] });
+    const off = answer('keys', [row('visibility.exposed-key', { state: 'switched-off' })]);
+    expect(off?.state).toBe('not-asked');
+    const broken = answer('keys', [row('visibility.exposed-key', { state: 'could-not-run', reason })]);
+    expect(broken?.checks[0]?.notAsked).toBe(`could not run: ${reason}`);
+    const some = answer('home', [
+      row('readiness.no-home-page', { state: 'nothing-found' }),
+      row('orphan.unused-home-page', { state: 'not-applicable', reason }),
+    ]);
+    expect(some?.state).toBe('yes');
+    expect(some?.checks[1]?.notAsked).toBe(reason);
+  });
+});

@@ -1,0 +1,27 @@
+import type { StudentsEye } from '@/core/students-eye/students-eye';
+import type { LocalDate } from '@/core/time/local-date';
+import { recallEye } from '../comb/kept-eye';
+import type { Context } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+
+/** What the student’s eye shows. */
+export interface EyeView {
+  readonly id: string;
+  readonly code: string;
+  /** Whether the shell was combed as it stands: the comb looks for students, too. */
+  readonly combed: boolean;
+  readonly eye: StudentsEye | null;
+  readonly term: { readonly start: LocalDate | null; readonly end: LocalDate | null };
+  readonly asOf: LocalDate;
+}
+
+export function eyeView({ db }: Context, { row, audit }: CurrentShell): EyeView {
+  return {
+    id: row.id,
+    code: row.code || row.title,
+    combed: audit !== null,
+    eye: audit && recallEye(db, audit.id),
+    term: { start: row.termStart as LocalDate | null, end: row.termEnd as LocalDate | null },
+    asOf: row.asOf as LocalDate,
+  };
+}
