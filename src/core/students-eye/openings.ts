@@ -100,25 +100,5 @@ export class Openings {
   }
 }
 
-/** What a moment says of an opening: the words for what students get. */
-export type Sight = 'shown' | 'timed' | 'hidden' | 'shadowed' | 'locked';
-
-/** Closed for good by its switch or the role it is for: hidden; by something around it: shadowed; by dates: timed. */
-export function sightOf(closed: Closed | null, isOpen: boolean): Sight {
-  switch (closed?.is) {
-    case undefined:
-      return isOpen ? 'shown' : 'timed';
-    case 'hidden':
-    case 'staff-only':
-      return 'hidden';
-    case 'shadowed':
-      return 'shadowed';
-    case 'never':
-      return 'timed';
-    case 'locked':
-      return 'locked';
-  }
-}
-
 /** Noon of a day: the moment at which the student’s eye looks. */
 export const noonOf = (day: string): LocalDateTime => `${day}T12:00:00` as LocalDateTime;

@@ -41,15 +41,14 @@ export const either = (a: Spans, b: Spans): Spans => joined([...a, ...b]);
 
 /** The times that are in none of these. */
 export function outside(spans: Spans): Spans {
-  const gaps: Span[] = [];
-  let from: LocalDateTime | null = null;
-  for (const [n, span] of spans.entries()) {
-    if (span.from !== null)
-      gaps.push(...(n === 0 ? [{ from: null, until: span.from }] : between(from, span.from)));
-    if (span.until === null) return gaps;
-    from = span.until;
-  }
-  return [...gaps, { from, until: null }];
+  const [first] = spans;
+  if (!first) return always;
+  const before = first.from === null ? never : [{ from: null, until: first.from }];
+  const behind = spans.flatMap(({ until }, n): Spans => {
+    if (until === null) return never;
+    return [{ from: until, until: spans[n + 1]?.from ?? null }];
+  });
+  return [...before, ...behind];
 }
 
 /** The times of one that are not the other’s. */

@@ -1,7 +1,4 @@
-'use client';
-import Link from 'next/link';
-import { usePathname } from 'next/navigation';
-import styles from './decide-views.module.css';
+import { StageViews } from '../parts/stage-views';
 
 const views = [
   { key: '', title: 'Findings' },
@@ -12,16 +9,6 @@ const views = [
 ] as const;
 
 /** The views of the same work: what was found, the outline, the calendar, dates from term to term, values in a grid. */
-export function DecideViews({ shellId }: { shellId: string }) {
-  const path = usePathname();
-  const base = `/shells/${shellId}/decide`;
-  return (
-    <nav aria-label="Views" className={styles.views}>
-      {views.map(({ key, title }) => (
-        <Link key={key} href={`${base}${key}`} aria-current={path === `${base}${key}` ? 'page' : undefined}>
-          {title}
-        </Link>
-      ))}
-    </nav>
-  );
-}
+export const DecideViews = ({ shellId }: { shellId: string }) => (
+  <StageViews base={`/shells/${shellId}/decide`} views={views} />
+);

@@ -1,4 +1,5 @@
 import type { SourceRanks } from '@/core/outline/order-gestures';
+import type { Sight } from '@/core/students-eye/sight';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
@@ -24,8 +25,6 @@ export const ranksOfView = ({ items, ranks }: OutlineView): SourceRanks =>
   );
 const itemOfWire = (wire: WireItem): Item => ({ ...blankItem, ...wire });
 
-/** What students get of an item. */
-export type Sight = 'Shown' | 'Hidden' | 'Shadowed' | 'Timed';
 export interface OutlineRow {
   readonly item: Item;
   /** 1 for the top level. */

@@ -16,7 +16,7 @@ import { ChoiceBox } from '../marks/choice-box';
 import { FamilyShape } from '../marks/family-shape';
 import type { Choice } from '../parts/use-choice';
 import { sayDate, sayKind, type OutlineRow } from './outline-model';
-import { SightMark } from './sight-mark';
+import { SightMark } from '../marks/sight-mark';
 import styles from './outline.module.css';
 
 const rowHeight = 32;

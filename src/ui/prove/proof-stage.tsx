@@ -6,6 +6,7 @@ import { plural } from '@/core/text/plural';
 import type { Comparison } from '@/services/prove/comparison';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
+import { ProveViews } from './prove-views';
 import { BeforeAndAfter } from './before-and-after';
 import { TakeAlong } from './take-along';
 import styles from '../rehearse/rehearse.module.css';
@@ -37,6 +38,7 @@ export function ProofStage(props: ProofProps) {
   }, [combed, start, id]);
   return (
     <div className={styles.page}>
+      <ProveViews shellId={id} />
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
           <h1>{headingOf(props)}</h1>

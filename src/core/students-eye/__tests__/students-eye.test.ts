@@ -3,7 +3,8 @@ import { shells } from '@/core/plan/__tests__/random-shells';
 import type { Item, Shell } from '@/core/shell/model';
 import { addDays, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { noonOf, sightOf } from '../openings';
+import { noonOf } from '../openings';
+import { seenAt } from '../sight';
 import { isIn } from '../spans';
 import { studentsEye, type StudentsEye } from '../students-eye';
 import { walkTerm } from './independent-walk';
@@ -101,6 +102,24 @@ describe('the student’s eye', () => {
     expect(line('a')?.closed?.is).toBe('locked');
     expect(line('b')?.closed?.is).toBe('locked');
     expect(line('s0')?.closed).toBeNull();
-    expect(sightOf(line('s0')?.closed ?? null, true)).toBe('shown');
+  });
+
+  it('tells what is not open yet from what was, is locked, or that nothing leads to', () => {
+    const noon = noonOf('2027-02-01');
+    const spans = (from: string | null, until: string | null) => [
+      { from: from as LocalDateTime | null, until: until as LocalDateTime | null },
+    ];
+    const seen = (given: Parameters<typeof seenAt>[0]) => Object.values(seenAt(given, noon)).join(': ');
+    expect(seen({ spans: spans(null, null), closed: null })).toBe('Shown: It is open.');
+    expect(seen({ spans: spans('2027-02-01T12:00:01', null), closed: null })).toBe(
+      'Timed: It opens on Monday, 1 February 2027, 12:00.',
+    );
+    expect(seen({ spans: spans(null, '2027-02-01T12:00:00'), closed: null })).toBe(
+      'Timed: It closed on Monday, 1 February 2027, 12:00.',
+    );
+    expect(seen({ spans: [], closed: { is: 'locked', behind: 'Quiz' } })).toMatch(
+      /^Locked: It requires “Quiz”/,
+    );
+    expect(seen({ spans: [], closed: null })).toMatch(/^Unreached/);
   });
 });

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import type { Sight } from './outline-model';
-import styles from './outline.module.css';
+import type { Sight } from '@/core/students-eye/sight';
+import styles from './sight-mark.module.css';
 
-/** Four forms for four states, told apart without colour: full, half, dashed, a slope. */
+/** A form for each state, told apart without colour: full, half, dashed, a slope, barred, an empty ring. */
 const forms: Readonly<Record<Sight, ReactNode>> = {
   Shown: <rect x="1" y="2" width="12" height="10" rx="2" fill="currentColor" />,
   Timed: (
@@ -34,6 +34,8 @@ const forms: Readonly<Record<Sight, ReactNode>> = {
     />
   ),
   Shadowed: <path d="M1 12h12V3z" fill="currentColor" />,
+  Locked: <path d="M1 3h12v2H1zM1 6h12v2H1zM1 9h12v2H1z" fill="currentColor" />,
+  Unreached: <circle cx="7" cy="7" r="5" fill="none" stroke="currentColor" strokeWidth="1.500" />,
 };
 
 /** What students get of an item. */

@@ -1,0 +1,93 @@
+'use client';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { SightMark } from '../../marks/sight-mark';
+import type { EyeRow } from './eye-model';
+import styles from './eye.module.css';
+
+const rowHeight = 34;
+const pageOfRows = 12;
+
+interface EyeListProps {
+  readonly label: string;
+  readonly rows: readonly EyeRow[];
+  /** The key of the row that is looked at. */
+  readonly current: string | null;
+  readonly onCurrent: (key: string) => void;
+  /** Whether what students get is said: not where every row is shown. */
+  readonly saysSight: boolean;
+}
+
+/** What students get, row by row: a window onto as many as there are. */
+export function EyeListBox({ label, rows, current, onCurrent, saysSight }: EyeListProps) {
+  const box = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
+  const windowed = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => rowHeight,
+    overscan: 12,
+  });
+  const at = Math.max(
+    0,
+    rows.findIndex(({ key }) => key === current),
+  );
+  useEffect(() => {
+    windowed.scrollToIndex(at, { align: 'auto' });
+  }, [at, windowed]);
+  const onKey = (event: KeyboardEvent) => {
+    const steps: Readonly<Record<string, number>> = {
+      ArrowDown: 1,
+      ArrowUp: -1,
+      PageDown: pageOfRows,
+      PageUp: -pageOfRows,
+      Home: -rows.length,
+      End: rows.length,
+    };
+    const step = steps[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const next = rows[Math.max(0, Math.min(rows.length - 1, at + step))];
+    if (next) onCurrent(next.key);
+  };
+  const slots = windowed.getVirtualItems();
+  return (
+    <div
+      ref={box}
+      className={styles.list}
+      tabIndex={0}
+      role="listbox"
+      aria-label={label}
+      aria-activedescendant={slots.some((slot) => slot.index === at) ? `eye-row-${at}` : undefined}
+      onKeyDown={onKey}
+      data-testid="eye-list"
+    >
+      <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
+        {slots.map((slot) => {
+          const row = rows[slot.index];
+          return (
+            row && (
+              <div
+                key={row.key}
+                id={`eye-row-${slot.index}`}
+                role="option"
+                aria-selected={slot.index === at}
+                className={styles.row}
+                style={{ top: slot.start, height: rowHeight, paddingLeft: 14 + 18 * row.level }}
+                onClick={() => onCurrent(row.key)}
+              >
+                {saysSight && (
+                  <span className={styles.sight}>
+                    <SightMark sight={row.seen.sight} />
+                  </span>
+                )}
+                <span className={styles.title}>{row.title}</span>
+                <span className={styles.note}>{row.note}</span>
+              </div>
+            )
+          );
+        })}
+      </div>
+    </div>
+  );
+}
