@@ -3,6 +3,7 @@ import { houseRulesSchema } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { planSchema } from '@/core/plan/written-step';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
+import { compareSchema } from '@/formats/report/compare-report';
 import { ledgerSchema } from '@/formats/report/ledger-files';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { redateSchema } from '@/formats/report/redate-report';
@@ -15,6 +16,7 @@ export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
   audit: auditSchema,
   audits: auditsSchema,
   clean: cleanSchema,
+  compare: compareSchema,
   ledger: ledgerSchema,
   plan: planSchema,
   'preview-add': previewAddSchema,

@@ -1,6 +1,7 @@
 import { Command, CommanderError } from 'commander';
 import { addAudit, type WorkerFiles } from './audit-command';
 import { addClean } from './clean-command';
+import { addCompare } from './compare-command';
 import { addFolderCommands } from './folder-commands';
 import { addPreviewAdd } from './preview-add-command';
 import { addRedate } from './redate-command';
@@ -15,7 +16,8 @@ Examples:
   currycomb clean HYD-214.imscc --accept safe --dry-run
   currycomb clean HYD-214.imscc --accept safe --out-dir cleaned
   currycomb redate HYD-214.imscc --events events.ics --term-start 2027-01-11 --term-end 2027-05-07 --no-class 2027-03-15..2027-03-19
-  currycomb preview-add LIB-101.imscc --into HYD-214.imscc`;
+  currycomb preview-add LIB-101.imscc --into HYD-214.imscc
+  currycomb compare HYD-214-autumn.imscc HYD-214.imscc`;
 
 /** Runs the command line; returns the exit code: 0 done, 1 --fail-on met, 2 bad usage, 3 unreadable input, 4 blocked. */
 export async function runCommandLine(
@@ -36,6 +38,7 @@ export async function runCommandLine(
   const setCode = (n: number) => (code = n);
   addAudit(program, setCode, workers);
   addClean(program, setCode);
+  addCompare(program, setCode);
   addPreviewAdd(program, setCode);
   addRedate(program, setCode);
   addReset(program, setCode);

@@ -381,3 +381,21 @@ export const jobs = sqliteTable(
   },
   (t) => [index('jobs_by_state').on(t.state), index('jobs_by_shell').on(t.shellId, t.kind)],
 );
+
+/** A shell compared with another: the last time that it was asked, of which states, and what came of it as JSON. */
+export const comparisons = sqliteTable(
+  'comparisons',
+  {
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
+    otherId: text('other_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
+    versionId: text('version_id').notNull(),
+    otherVersionId: text('other_version_id').notNull(),
+    comparison: text('comparison').notNull(),
+    comparedAt: text('compared_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.shellId, t.otherId] })],
+);

@@ -1,6 +1,5 @@
 import { collect } from '@/core/collect';
 import { contentKeys } from '@/core/compare/content-keys';
-import { sayDifference } from '@/core/compare/say-difference';
 import { contentNode, linkGraphOf } from '@/core/links/graph';
 import { reachableFrom } from '@/core/links/reachability';
 import { textOfContent } from '@/core/links/scans';
@@ -9,7 +8,7 @@ import { outlineOf } from '@/core/shell/outline';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { titleKey } from '@/core/text/normalise';
 import { sideOfTerm } from '@/core/time/term';
-import { dateOf, type LocalDateTime } from '@/core/time/local-date';
+import { dateOf } from '@/core/time/local-date';
 import {
   incomingKey,
   type AddPreview,
@@ -17,6 +16,7 @@ import {
   type IncomingThing,
   type Standing,
 } from './incoming';
+import { eventDifferences, itemDifferences } from './differences';
 import { needsOf } from './needs';
 
 type Verdict = Pick<IncomingThing, 'standing' | 'counterpart' | 'differences'>;
@@ -77,7 +77,6 @@ function heldItems(shell: Shell, incoming: Shell): Held[] {
         return judge(
           same,
           itemDifferences(
-            shell,
             same,
             item,
             here.contents.get(same.content ?? ''),
@@ -107,7 +106,6 @@ function heldItems(shell: Shell, incoming: Shell): Held[] {
       return judge(
         other,
         itemDifferences(
-          shell,
           other,
           item,
           here.contents.get(other.content ?? ''),
@@ -135,39 +133,6 @@ const judge = (other: Item, differences: readonly string[]): Verdict => ({
   counterpart: named(other),
   differences,
 });
-
-function itemDifferences(
-  shell: Shell,
-  other: Item,
-  item: Item,
-  here: Content | undefined,
-  there: Content | undefined,
-  sameBody: boolean,
-): string[] {
-  const found: string[] = [];
-  if (other.title !== item.title && titleKey(other.title) !== titleKey(item.title))
-    found.push(`it is called “${item.title}” instead of “${other.title}”`);
-  if (!sameBody && item.content !== null)
-    found.push(
-      sayDifference(textOfContent(here), textOfContent(there)) ??
-        ((here?.target ?? null) === (there?.target ?? null)
-          ? 'its links, files or answers differ'
-          : `it leads to ${there?.target ?? 'nothing'} instead of ${here?.target ?? 'nothing'}`),
-    );
-  const points = [other.points ?? here?.points ?? null, item.points ?? there?.points ?? null];
-  if (points[0] !== points[1] && points[1] !== null)
-    found.push(`${points[1]} points instead of ${points[0] ?? 'none known'}`);
-  for (const which of ['opens', 'due', 'closes'] as const) {
-    const [a, b] = [other[which], item[which]];
-    if (b !== null && a !== b)
-      found.push(`${which} ${spellMoment(b)} instead of ${a === null ? 'no date' : spellMoment(a)}`);
-  }
-  if (item.shown !== null && (other.shown ?? true) !== item.shown)
-    found.push(item.shown ? 'shown instead of hidden' : 'hidden instead of shown');
-  return found;
-}
-
-const spellMoment = (when: LocalDateTime): string => when.slice(0, 16).replace('T', ' ');
 
 function heldFiles(shell: Shell, incoming: Shell): Held[] {
   const byPath = new Map<string, { sha256: string; bytes: number }>(
@@ -220,19 +185,6 @@ function heldEvents(shell: Shell, incoming: Shell): Held[] {
       ...verdict(),
     };
   });
-}
-
-function eventDifferences(here: CourseEvent, event: CourseEvent): string[] {
-  const found: string[] = [];
-  if (titleKey(here.title) !== titleKey(event.title))
-    found.push(`it is called “${event.title}” instead of “${here.title}”`);
-  if (here.start !== event.start || here.end !== event.end)
-    found.push(`${spellMoment(event.start)} instead of ${spellMoment(here.start)}`);
-  if ((here.recurrence?.rule ?? '') !== (event.recurrence?.rule ?? ''))
-    found.push('it repeats in another way');
-  if (here.location !== event.location) found.push(`at “${event.location}” instead of “${here.location}”`);
-  if (here.links.join(' ') !== event.links.join(' ')) found.push('its links differ');
-  return found;
 }
 
 function heldSetup(shell: Shell, incoming: Shell): Held[] {

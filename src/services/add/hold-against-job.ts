@@ -13,6 +13,8 @@ import { saveShell } from '@/store/state/keep-shell';
 
 const from = z.union([
   z.strictObject({ inputs: shellInputs, dispose: z.array(z.string()) }),
+  /** Another shell of the list, as it stands. */
+  z.strictObject({ shellBlob: blobHash, name: z.string() }),
   /** One that was read before. */
   z.strictObject({ incomingId: z.string(), incomingBlob: blobHash }),
 ]);
@@ -86,6 +88,12 @@ async function readIncoming(source: From, { blobs, progress }: WorkerTools): Pro
     const incoming = shellOf(blobs, source.incomingBlob);
     const { incomingBlob } = source;
     return good({ incoming, incomingBlob, title: '', packageName: '', packageHash: '', intake: [] });
+  }
+  if ('shellBlob' in source) {
+    const { shellBlob, name } = source;
+    const incoming = shellOf(blobs, shellBlob);
+    const about = { title: name, packageName: name, packageHash: shellBlob, intake: [] };
+    return good({ incoming, incomingBlob: shellBlob, ...about });
   }
   const reading = await readShell(source.inputs, {
     sink: blobs,

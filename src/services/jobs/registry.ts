@@ -7,6 +7,7 @@ import { undoJob } from '../carry-out/undo-job';
 import { pullJob } from '../hosts/pull-job';
 import { combJob } from '../comb/comb-job';
 import { tryRulesJob } from '../house-rules/try-rules-job';
+import { compareJob } from '../prove/compare/compare-job';
 import { exportJob } from '../prove/export-job';
 import { rehearseJob } from '../rehearse/rehearse-job';
 import { backupJob } from '../storage/backup-job';
@@ -21,6 +22,7 @@ export const jobRecords = {
   'bring-in': bringInJob,
   'carry-out': carryOutJob,
   comb: combJob,
+  compare: compareJob,
   examine: examineJob,
   export: exportJob,
   'hold-against': holdAgainstJob,

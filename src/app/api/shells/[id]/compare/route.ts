@@ -1,0 +1,8 @@
+import { orderCompare, otherSchema } from '@/services/prove/compare/order-compare';
+import { answer, readBodyAs } from '@/services/safety/answer';
+import { shellRoute } from '../../../shell-route';
+
+export const POST = shellRoute(async (shell, context, request) => {
+  const body = await readBodyAs(request, otherSchema);
+  return body.ok ? answer(orderCompare(context, shell, body.value)) : body.response;
+});

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { compareShells, type ShellComparison } from '@/core/two-shells/compare-shells';
+import { otherOrders } from '@/core/two-shells/other-orders';
+import { pairThings } from '@/core/two-shells/pairs';
+import { good } from '@/core/shell/result';
+import { comparisons } from '@/store/schema';
+import { defineJob } from '../../jobs/job-record';
+import { blobHash, shellOf } from '../../shells/kept-state';
+
+/** What is kept of a comparison. */
+export interface KeptComparison extends ShellComparison {
+  /** The siblings of each module that stand in another order, as the other shell orders them. */
+  readonly orders: readonly (readonly string[])[];
+}
+
+const state = z.strictObject({ versionId: z.string(), stateBlob: blobHash });
+
+/** Compares a shell with another, both as they stand. */
+export const compareJob = defineJob({
+  kind: 'compare',
+  input: z.strictObject({ here: state, other: state, otherId: z.string() }),
+  run: async ({ here, other }, { blobs, progress }) => {
+    progress(0, 2, 'Reading both shells');
+    const [ours, theirs] = [shellOf(blobs, here.stateBlob), shellOf(blobs, other.stateBlob)];
+    progress(1, 2, 'Holding them together');
+    const comparison = compareShells(theirs, ours);
+    const orders = otherOrders(theirs, ours, pairThings(theirs, ours)).map(({ wanted }) => wanted);
+    return good(JSON.stringify({ ...comparison, orders } satisfies KeptComparison));
+  },
+  settle: (comparison: string, { here, other, otherId }, { tx, now, shellId }) => {
+    if (shellId === null) return;
+    const states = { versionId: here.versionId, otherVersionId: other.versionId };
+    const row = { ...states, comparison, comparedAt: now };
+    tx.insert(comparisons)
+      .values({ shellId, otherId, ...row })
+      .onConflictDoUpdate({ target: [comparisons.shellId, comparisons.otherId], set: row })
+      .run();
+  },
+});
