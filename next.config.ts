@@ -4,7 +4,7 @@ const config: NextConfig = {
   // The tests build into a folder of their own, so that a demo that runs beside them keeps its pages.
   distDir: process.env['CURRYCOMB_BUILD'] ?? '.next',
   poweredByHeader: false,
-  serverExternalPackages: ['better-sqlite3'],
+  serverExternalPackages: ['better-sqlite3', 'exceljs'],
   devIndicators: false,
   async headers() {
     return [

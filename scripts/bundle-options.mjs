@@ -4,7 +4,7 @@ export const bundleOptions = {
   platform: 'node',
   target: 'node20',
   format: 'esm',
-  external: ['better-sqlite3', 'piscina'],
+  external: ['better-sqlite3', 'exceljs', 'piscina'],
   sourcemap: 'linked',
   logLevel: 'warning',
   banner: { js: "import {createRequire as __cr} from 'node:module'; const require=__cr(import.meta.url);" },

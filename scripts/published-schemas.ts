@@ -6,6 +6,7 @@ import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { compareSchema } from '@/formats/report/compare-report';
 import { ledgerSchema } from '@/formats/report/ledger-files';
 import { previewAddSchema } from '@/formats/report/preview-add';
+import { reportSchema } from '@/formats/report/model/report';
 import { redateSchema } from '@/formats/report/redate-report';
 import { resetSchema } from '@/formats/report/reset-report';
 import { stateSchema } from '@/formats/state-file/state-schema';
@@ -21,6 +22,7 @@ export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
   plan: planSchema,
   'preview-add': previewAddSchema,
   redate: redateSchema,
+  report: reportSchema,
   reset: resetSchema,
   'shell-state': stateSchema,
   'house-rules': houseRulesSchema(allChecks),

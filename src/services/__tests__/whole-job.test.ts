@@ -14,7 +14,9 @@ import { combView } from '../comb/comb-view';
 import { decide } from '../decide/decisions';
 import { evidenceOf } from '../decide/evidence';
 import { compareRun } from '../prove/comparison';
-import { exportShell, shellReport } from '../prove/export-shell';
+import { drawPage } from '@/formats/report/model/draw-page';
+import { exportShell } from '../prove/export-shell';
+import { auditOf, runOf, signOffOf } from '../prove/reports/shell-reports';
 import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
 import { frameView } from '../shells/frame-view';
 import { findRun, runsOf } from '../shells/current-shell';
@@ -119,7 +121,15 @@ test('from a dropped package to the clean download, and all the way back', async
   expect(read.value.shell.contents.at(-1)!.texts[0]).toBe(
     '<p>See <a href="../a/p2.html">there</a> for more.</p>',
   );
-  expect(shellReport(context, done)).toContain('100 % smooth');
+  const audited = auditOf(context, done, false);
+  expect(audited && drawPage(audited)).toContain('100 % smooth');
+  const ran = runOf(context, done, null);
+  expect(ran?.tables.map(({ id }) => id)).toEqual(['steps', 'families']);
+  expect(ran?.figure).toMatch(/^\S+ steps? done; removed: /);
+  const signed = signOffOf(context, done);
+  expect(signed?.tables.find(({ id }) => id === 'opening-day')?.rows).toHaveLength(13);
+  expect(signed?.tables.find(({ id }) => id === 'runs')?.rows.length).toBeGreaterThan(0);
+  expect(signed?.signatures).toEqual(['Looked over by', 'Date']);
   expect(await exportShell(context, done, 'events')).toMatchObject({
     ok: false,
     trouble: { code: 'export-failed' },

@@ -9,6 +9,7 @@ import { combJob } from '../comb/comb-job';
 import { tryRulesJob } from '../house-rules/try-rules-job';
 import { compareJob } from '../prove/compare/compare-job';
 import { exportJob } from '../prove/export-job';
+import { workbookJob } from '../prove/reports/workbook-job';
 import { rehearseJob } from '../rehearse/rehearse-job';
 import { backupJob } from '../storage/backup-job';
 import { examineJob } from '../storage/examine-job';
@@ -32,6 +33,7 @@ export const jobRecords = {
   sweep: sweepJob,
   'try-rules': tryRulesJob,
   undo: undoJob,
+  workbook: workbookJob,
 } as const;
 
 export type JobKind = keyof typeof jobRecords;

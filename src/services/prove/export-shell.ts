@@ -3,16 +3,12 @@ import { exportJob } from './export-job';
 import { createReadStream, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
-import { reportHtml } from '@/formats/report/report-html';
 import { bad, good, type Result } from '@/core/shell/result';
-import { loadBareShell } from '@/store/state/keep-shell';
-import { wholeFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
-import { courseOf } from '../shells/course';
 import { passingFolder } from '../storage/leftovers';
 import { blobHash } from '../shells/kept-state';
 import type { ExportKind } from './export-kinds';
-import { intakeOf, type CurrentShell } from '../shells/current-shell';
+import type { CurrentShell } from '../shells/current-shell';
 
 /** Writes the shell as it stands now, or a chosen part of it, to a file and streams that; the file is gone when it is sent. */
 export async function exportShell(
@@ -38,17 +34,4 @@ export async function exportShell(
   const stream = createReadStream(file);
   stream.on('close', () => rmSync(file, { force: true }));
   return good({ bytes: (JSON.parse(view.result) as { bytes: number }).bytes, stream });
-}
-
-/** The audit report of the shell as it stands; null where it has not been combed. */
-export function shellReport(context: Context, shell: CurrentShell): string | null {
-  const { audit, version, row } = shell;
-  if (!audit) return null;
-  const bare = loadBareShell(context.blobs, blobHash.parse(version.stateBlob));
-  const findings = wholeFindings(context.db, audit.id, courseOf(row), 'open');
-  return reportHtml({
-    shell: bare,
-    intake: intakeOf(version),
-    audit: { counts: audit.counts, checks: audit.checks, findings },
-  });
 }

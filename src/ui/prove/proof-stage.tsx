@@ -51,7 +51,13 @@ export function ProofStage(props: ProofProps) {
         </Button>
       </div>
       <JobProgress job={job} label="Combing" />
-      <TakeAlong id={id} combed={combed} hasEvents={props.hasEvents} hasGrades={props.hasGrades} />
+      <TakeAlong
+        id={id}
+        combed={combed}
+        hasRun={props.hasRun}
+        hasEvents={props.hasEvents}
+        hasGrades={props.hasGrades}
+      />
       {comparison && (
         <BeforeAndAfter
           id={id}

@@ -5,17 +5,17 @@ import styles from '../rehearse/rehearse.module.css';
 interface TakeAlongProps {
   readonly id: string;
   readonly combed: boolean;
+  readonly hasRun: boolean;
   readonly hasEvents: boolean;
   readonly hasGrades: boolean;
 }
 
 /** Everything that can be downloaded of the shell as it stands; what there is nothing for says so. */
-export function TakeAlong({ id, combed, hasEvents, hasGrades }: TakeAlongProps) {
+export function TakeAlong({ id, combed, hasRun, hasEvents, hasGrades }: TakeAlongProps) {
   const address = (what: string) => `/api/shells/${id}/export?what=${what}`;
   const missing = [
     ...(hasEvents ? [] : ['it has no calendar']),
     ...(hasGrades ? [] : ['it has no grade setup']),
-    ...(combed ? [] : ['there is no report before it is combed']),
   ];
   return (
     <section className={styles.card} aria-labelledby="take">
@@ -35,19 +35,65 @@ export function TakeAlong({ id, combed, hasEvents, hasGrades }: TakeAlongProps) 
           The grade setup (OneRoster CSV)
         </Download>
         <Download href={address('status')}>The status sheet (.csv)</Download>
-        <Button variant="outlined" href={`/api/shells/${id}/report`} target="_blank" disabled={!combed}>
-          The report
-        </Button>
         <Button variant="text" href={`/shells/${id}/prove/part`}>
           Only a part of it
         </Button>
       </div>
+      <Reports id={id} combed={combed} hasRun={hasRun} />
       {missing.length > 0 && (
         <p className="soft" style={{ margin: '10px 0 0' }}>
           Not everything is to be had: {missing.join(', ')}.
         </p>
       )}
     </section>
+  );
+}
+
+const reports = [
+  { of: 'audit', title: 'What was found', needs: 'combed' },
+  { of: 'run', title: 'What the last run did', needs: 'hasRun' },
+  { of: 'sign-off', title: 'To be signed', needs: 'combed' },
+] as const;
+const forms = [
+  { as: 'xlsx', title: 'workbook (.xlsx)' },
+  { as: 'csv', title: 'CSV' },
+  { as: 'json', title: 'JSON' },
+] as const;
+
+/** Each report as a page that prints well, and for spreadsheets and programs. */
+function Reports({ id, ...has }: Pick<TakeAlongProps, 'id' | 'combed' | 'hasRun'>) {
+  const address = (of: string, as: string) => `/api/shells/${id}/report?of=${of}&as=${as}`;
+  return (
+    <table className={styles.table} style={{ marginTop: 12 }}>
+      <caption className="unseen">Reports</caption>
+      <tbody>
+        {reports.map(({ of, title, needs }) => (
+          <tr key={of}>
+            <th scope="row">{title}</th>
+            {has[needs] ? (
+              <>
+                <td>
+                  <a href={address(of, 'html')} target="_blank" rel="noreferrer">
+                    page to print
+                  </a>
+                </td>
+                {forms.map((form) => (
+                  <td key={form.as}>
+                    <a href={address(of, form.as)} download>
+                      {form.title}
+                    </a>
+                  </td>
+                ))}
+              </>
+            ) : (
+              <td colSpan={4} className="soft">
+                {needs === 'combed' ? 'after it is combed' : 'after something is carried out'}
+              </td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

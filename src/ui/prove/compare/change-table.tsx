@@ -57,7 +57,7 @@ export function ChangeTable({ view, shell, kind }: ChangeTableProps) {
           label={changeTitles[kind]}
           rows={rows}
           keyOf={keyOf}
-          columns={columns}
+          columns={kind === 'gone' ? columns.slice(0, 3) : columns}
           actions={() => <ChangeActions view={view} shell={shell} kind={kind} />}
         />
       )}

@@ -1,0 +1,118 @@
+import { auditReport, aboutShell, nameOfShell, wholeFindingTable } from '@/formats/report/audit-report';
+import type { Report } from '@/formats/report/model/report';
+import { runReport } from '@/formats/report/run-report';
+import { signOffReport, type Decided } from '@/formats/report/sign-off-report';
+import type { LocalDate } from '@/core/time/local-date';
+import { loadBareShell } from '@/store/state/keep-shell';
+import { ledgerOf } from '../../carry-out/ledger';
+import { runNumbers } from '../../carry-out/run-numbers';
+import { summaryOf } from '../../carry-out/run-summary';
+import { workOrderCounts } from '../../carry-out/work-order';
+import { combView } from '../../comb/comb-view';
+import { wholeFindings } from '../../comb/kept-findings';
+import type { Context } from '../../context';
+import { leftBeReasons, waitingFindings } from '../../decide/decisions';
+import { courseOf } from '../../shells/course';
+import { findRun, intakeOf, runsOf, type CurrentShell, type RunRow } from '../../shells/current-shell';
+import { blobHash } from '../../shells/kept-state';
+import { compareRun } from '../comparison';
+import { openingDayView } from '../opening-day-view';
+
+/** What was found in the shell as it stands; null where it was not combed. A workbook gets all findings in one table, too. */
+export function auditOf(context: Context, shell: CurrentShell, isWhole: boolean): Report | null {
+  const { audit, version, row } = shell;
+  if (!audit) return null;
+  const findings = wholeFindings(context.db, audit.id, courseOf(row), 'open');
+  const report = auditReport({
+    shell: loadBareShell(context.blobs, blobHash.parse(version.stateBlob)),
+    intake: intakeOf(version),
+    audit: { counts: audit.counts, checks: audit.checks, findings },
+  });
+  return isWhole ? { ...report, tables: [...wholeFindingTable(findings), ...report.tables] } : report;
+}
+
+const aboutRow = ({ row }: CurrentShell): { readonly shell: string; readonly about: readonly string[] } => ({
+  shell: nameOfShell(row),
+  about: aboutShell({
+    term: {
+      title: row.termTitle,
+      start: row.termStart as LocalDate | null,
+      end: row.termEnd as LocalDate | null,
+    },
+    asOf: row.asOf as LocalDate,
+  }),
+});
+
+/** What a run did, the last one where none is named; null where there is no such run. */
+export function runOf(context: Context, shell: CurrentShell, runId: string | null): Report | null {
+  const run =
+    runId === null ? (runsOf(context, shell.row.id)[0] ?? null) : findRun(context, shell.row.id, runId);
+  if (!run?.finishedAt) return null;
+  const summary = summaryOf(run);
+  const comparison = compareRun(context, shell, run);
+  return runReport({
+    ...aboutRow(shell),
+    number: runNumbers(context, shell.row.id).get(run.id) ?? 0,
+    finishedAt: run.finishedAt,
+    removed: summary.removed,
+    relinked: summary.relinked,
+    lines: ledgerOf(context, run.id),
+    findings: comparison && {
+      before: comparison.before.findings,
+      after: comparison.after.findings,
+    },
+  });
+}
+
+/** What a teacher signs; null where the shell was not combed. */
+export function signOffOf(context: Context, shell: CurrentShell): Report | null {
+  const { audit, row } = shell;
+  if (!audit) return null;
+  const view = combView(context, shell);
+  const numbers = runNumbers(context, row.id);
+  const runs = runsOf(context, row.id).reverse();
+  return signOffReport({
+    ...aboutRow(shell),
+    percent: audit.tally.smoothness.percent,
+    open: audit.tally.total,
+    combedAt: audit.combedAt,
+    opening: openingDayView(context, shell).answers,
+    runs: runs.map((run) => ({
+      number: numbers.get(run.id) ?? 0,
+      what: sayRun(run),
+      finishedAt: run.finishedAt ?? run.startedAt,
+      steps: summaryOf(run).done,
+      held: summaryOf(run).blocked,
+    })),
+    decided: decidedOf(context, shell, view),
+    left: view.batches,
+    byHand: workOrderCounts(context, row.id).open,
+  });
+}
+
+function sayRun({ kind, packageName, state }: RunRow): string {
+  const undone = state === 'undone' ? ', taken back since' : '';
+  if (packageName !== null) return `“${packageName}” added${undone}`;
+  return kind === 'undo' ? 'An earlier run taken back' : `The plan carried out${undone}`;
+}
+
+/** Every decision on a finding that stands now, with its reason where somebody gave one. */
+function decidedOf(context: Context, shell: CurrentShell, view: ReturnType<typeof combView>): Decided[] {
+  const reasons = leftBeReasons(context, shell);
+  const titles = new Map(view.findings.map(({ id, title }) => [id, title]));
+  const waiting = waitingFindings(context, shell);
+  const titled = (id: string) => titles.get(id) ?? id;
+  return [
+    ...view.leftBe.map(({ id, title }) => ({ decision: 'Left be', title, reason: reasons[id] ?? '' })),
+    ...waiting.map(({ finding, kind }) => ({
+      decision: kind === 'ask' ? 'Asked' : 'Later',
+      title: titled(finding),
+      reason: kind === 'ask' ? 'The owner’s answer is still to come.' : '',
+    })),
+    ...view.planned.map(({ finding, action }) => ({
+      decision: 'In the plan',
+      title: titled(finding),
+      reason: action,
+    })),
+  ];
+}
