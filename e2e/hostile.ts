@@ -47,18 +47,34 @@ function somebodyElse(): () => Promise<number> {
   };
 }
 
-async function upload(make: (() => Buffer) | undefined): Promise<{ id: string; name: string } | undefined> {
-  if (!make) return undefined;
-  const { value } = await server.upload(new Uint8Array(make()));
+async function upload(bytes: Buffer | undefined): Promise<{ id: string; name: string } | undefined> {
+  if (!bytes) return undefined;
+  const { value } = await server.upload(new Uint8Array(bytes));
   return { id: value.id, name: 'hostile' };
 }
 
 /** How long one job is waited for, in milliseconds: far beyond the goal. */
 const patience = 40_000;
 
+/** The bytes of an input. They are made before anything is measured: that is work of this process, not of the server. */
+interface PackedInput {
+  readonly what: string;
+  readonly package: Buffer;
+  readonly events: Buffer | undefined;
+  readonly roster: Buffer | undefined;
+  readonly status: Buffer | undefined;
+}
+const packInput = (input: HostileInput): PackedInput => ({
+  what: input.what,
+  package: input.package?.() ?? goodPackage(),
+  events: input.events?.(),
+  roster: input.roster?.(),
+  status: input.status?.(),
+});
+
 /** Brings one in, combs it and exports it; gives what became of it in a few words. */
-async function tryInput(input: HostileInput): Promise<string> {
-  const packageBytes = input.package?.() ?? goodPackage();
+async function tryInput(input: PackedInput): Promise<string> {
+  const packageBytes = input.package;
   if (packageBytes.length === 0) {
     const { value } = await server.upload(new Uint8Array());
     return `refused: ${value.trouble}`;
@@ -66,7 +82,7 @@ async function tryInput(input: HostileInput): Promise<string> {
   const read = await server.follow(
     '/api/bring-in',
     {
-      package: await upload(() => packageBytes),
+      package: await upload(packageBytes),
       events: await upload(input.events),
       roster: await upload(input.roster),
       status: await upload(input.status),
@@ -96,10 +112,11 @@ async function tryInput(input: HostileInput): Promise<string> {
 for (const input of hostileInputs) {
   if (only && !input.what.includes(only)) continue;
   process.stdout.write(`\r${rows.length} of ${hostileInputs.length} `);
+  const packed = packInput(input);
   writeFileSync(`/proc/${server.pid}/clear_refs`, '5');
   const stop = somebodyElse();
   const begun = performance.now();
-  const outcome = await tryInput(input).catch((error: unknown) => `error: ${String(error)}`);
+  const outcome = await tryInput(packed).catch((error: unknown) => `error: ${String(error)}`);
   const seconds = (performance.now() - begun) / 1000;
   const megabytes = Math.max(0, server.memory().most - begin) / 1024 ** 2;
   rows.push({ input, outcome, seconds, megabytes, others: await stop() });

@@ -35,9 +35,6 @@ try {
   await clickText(page, 'button', 'Comb HYD 214');
   await waitForText(page, 'What students would notice first');
   await shot(page, 'comb');
-  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
-  await shot(page, 'comb-dark');
-  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
   await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, {
     waitUntil: 'load',
   });
@@ -92,6 +89,13 @@ try {
   await page.goto(`${stage.address}/shells/${id}/prove`, { waitUntil: 'load' });
   await waitForText(page, 'Findings by family');
   await shot(page, 'prove');
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+  await page.goto(`${stage.address}/shells/${id}/prove/student?day=2027-02-03&show=differs`, {
+    waitUntil: 'load',
+  });
+  await page.waitForSelector('[data-testid=eye-list] [role=option]');
+  await shot(page, 'student');
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
   await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
   const maps = await bringInGeo(page, demoTerm);
   await page.goto(`${stage.address}/shells/${maps}/carry-out/reset`, { waitUntil: 'load' });

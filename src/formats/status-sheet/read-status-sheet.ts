@@ -1,4 +1,5 @@
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { clipTitle } from '@/core/text/clip';
 import { readCsv, UnreadableTable, type CsvTable } from '../archive/read-csv';
 import { statusColumns, type StatusColumn } from './columns';
 
@@ -44,7 +45,7 @@ export function readStatusSheet(
     if (known[i] === null && cell !== '' && !Object.hasOwn(meanings, cell))
       notes.push({
         code: 'unknown-column',
-        message: `the column “${cell}” is not known and is left alone`,
+        message: `the column “${clipTitle(cell)}” is not known and is left alone`,
         where: name,
       });
   });

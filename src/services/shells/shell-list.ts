@@ -2,8 +2,10 @@ import { and, desc, eq } from 'drizzle-orm';
 import type { Family } from '@/core/checks/finding';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { countThings, type ShellCounts } from '@/core/shell/inventory';
-import { audits, runs, shells, versions } from '@/store/schema';
+import { audits, runs, shellRecipes, shells, versions } from '@/store/schema';
+import type { CheckRow } from '@/core/checks/run-checks';
 import type { Tally } from '../comb/kept-findings';
+import { shellRecipe } from '../recipes/shell-recipe';
 import type { Context } from '../context';
 import { inventoryOf } from './current-shell';
 import { spellTerm } from './frame-view';
@@ -23,13 +25,16 @@ export interface ShellLine {
   readonly combedAt: string | null;
   readonly runAt: string | null;
   readonly planSize: number;
+  /** The recipe that it is worked through, and how far; null without one. */
+  readonly recipe: { readonly title: string; readonly done: number; readonly steps: number } | null;
   readonly isDemo: boolean;
   /** What was kept of it is damaged: it is shown, and can be removed or brought in again, and nothing else. */
   readonly isDamaged: boolean;
 }
 
 /** Every shell, out of rows alone: no audit and no state of a shell is opened for it. */
-export function listShells({ db }: Context): ShellLine[] {
+export function listShells(context: Context): ShellLine[] {
+  const { db } = context;
   const rows = db
     .select({ shell: shells, inventory: versions.inventory, versionId: versions.id })
     .from(shells)
@@ -55,8 +60,9 @@ export function listShells({ db }: Context): ShellLine[] {
       .reverse()
       .map((run) => [run.shellId, run.finishedAt]),
   );
+  const recipes = recipesOf(context);
   return rows.map(({ shell, inventory, versionId }) => {
-    const known = { shell, runAt: lastRuns.get(shell.id) ?? null };
+    const known = { shell, runAt: lastRuns.get(shell.id) ?? null, recipe: recipes.get(shell.id) ?? null };
     try {
       return lineOf(known, inventoryOf({ inventory }).counts, heads.get(versionId));
     } catch (error) {
@@ -70,13 +76,32 @@ export function listShells({ db }: Context): ShellLine[] {
 const isUnreadable = (error: unknown): boolean =>
   error instanceof UnreadableStore || error instanceof SyntaxError || error instanceof TypeError;
 
-interface KnownShell {
+/** How far each shell that has a recipe is with it. */
+function recipesOf(context: Context): ReadonlyMap<string, ShellLine['recipe']> {
+  const rows = context.db
+    .select({ shell: shells, auditId: audits.id, checks: audits.checks })
+    .from(shellRecipes)
+    .innerJoin(shells, eq(shells.id, shellRecipes.shellId))
+    .leftJoin(audits, and(eq(audits.versionId, shells.versionId), eq(audits.isDraft, false)))
+    .orderBy(audits.combedAt)
+    .all();
+  return new Map(
+    rows.map(({ shell, auditId, checks }) => {
+      const audit =
+        auditId === null ? null : { id: auditId, checks: JSON.parse(checks ?? '[]') as CheckRow[] };
+      const recipe = shellRecipe(context, { ...shell, audit });
+      const far = recipe && { title: recipe.title, done: recipe.doneCount, steps: recipe.lines.length };
+      return [shell.id, far];
+    }),
+  );
+}
+
+interface KnownShell extends Pick<ShellLine, 'runAt' | 'recipe'> {
   readonly shell: typeof shells.$inferSelect;
-  readonly runAt: string | null;
 }
 
 function lineOf(
-  { shell, runAt }: KnownShell,
+  { shell, runAt, recipe }: KnownShell,
   counts: ShellCounts | null,
   head: { readonly tally: string; readonly combedAt: string } | undefined,
 ): ShellLine {
@@ -94,6 +119,7 @@ function lineOf(
     combedAt: head?.combedAt ?? null,
     runAt,
     planSize: shell.planSize,
+    recipe,
     isDemo: shell.isDemo,
     isDamaged: false,
   };

@@ -45,7 +45,8 @@ export function InventoryView({
               ? `Dates run from ${spellDate(inventory.dates.first)} to ${spellDate(inventory.dates.last)}.`
               : 'Nothing in it has a date.'}{' '}
             Is this the right shell? Then{' '}
-            <Link href={`/shells/${id}/comb`}>{combed ? 'go on to its findings' : 'comb it'}</Link>.
+            <Link href={`/shells/${id}/comb`}>{combed ? 'go on to its findings' : 'comb it'}</Link>, or{' '}
+            <Link href={`/shells/${id}/recipe`}>follow a recipe</Link>.
           </p>
         </div>
         {host === null && (

@@ -45,8 +45,31 @@ export function BeforeAndAfter({ id, comparison, onOpen }: BeforeAndAfterProps) 
             </ul>
           </>
         )}
+        <Closed closed={comparison.closed} />
       </section>
     </>
+  );
+}
+
+/** So many closed findings are written out. */
+const mostClosed = 200;
+
+/** What is not found any more. */
+function Closed({ closed }: Pick<Comparison, 'closed'>) {
+  if (closed.length === 0) return null;
+  const more = closed.length - mostClosed;
+  return (
+    <details style={{ marginTop: 14 }}>
+      <summary>
+        Closed <span className="number">{closed.length.toLocaleString('en')}</span>
+      </summary>
+      <ul className="soft">
+        {closed.slice(0, mostClosed).map(({ id, title }) => (
+          <li key={id}>{title}</li>
+        ))}
+        {more > 0 && <li>and {more.toLocaleString('en')} more</li>}
+      </ul>
+    </details>
   );
 }
 

@@ -4,8 +4,10 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { plural } from '@/core/text/plural';
 import type { Comparison } from '@/services/prove/comparison';
+import type { ProgressPoint } from '@/services/prove/progress';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
+import { ProgressChart } from './progress-chart';
 import { ProveViews } from './prove-views';
 import { BeforeAndAfter } from './before-and-after';
 import { TakeAlong } from './take-along';
@@ -20,6 +22,8 @@ interface ProofProps {
   readonly hasEvents: boolean;
   readonly hasGrades: boolean;
   readonly comparison: Comparison | null;
+  /** How it stood before each run, and now. */
+  readonly progress: readonly ProgressPoint[];
 }
 
 /** Is it clean, and can it be shown? The findings before and after, and everything to take along. */
@@ -58,6 +62,7 @@ export function ProofStage(props: ProofProps) {
         hasEvents={props.hasEvents}
         hasGrades={props.hasGrades}
       />
+      {props.progress.length > 1 && <ProgressChart points={props.progress} />}
       {comparison && (
         <BeforeAndAfter
           id={id}

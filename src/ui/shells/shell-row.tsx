@@ -36,6 +36,11 @@ export function ShellRow({ shell, isChosen, onToggle, onRemove }: ShellRowProps)
         <Link href={`${address}/comb`} prefetch={false}>
           {shell.title}
         </Link>
+        {shell.recipe && (
+          <Link href={`${address}/recipe`} prefetch={false} className={styles.demo}>
+            {shell.recipe.title}, {shell.recipe.done} of {shell.recipe.steps}
+          </Link>
+        )}
         {shell.isDemo && <span className={styles.demo}>demo</span>}
         {shell.isDamaged && <span className={styles.demo}>damaged: remove it and bring it in again</span>}
       </td>

@@ -41,7 +41,9 @@ export function drawPage(report: Report): string {
 }
 
 function section({ id, title, says, columns, rows }: ReportTable): Element {
-  const header = plain('tr', ...columns.map((column) => element('th', { scope: 'col' }, column)));
+  const isNumber = (column: number) =>
+    rows.length > 0 && rows.every((row) => typeof row[column] === 'number');
+  const header = plain('tr', ...columns.map((column, n) => headCell(column, isNumber(n))));
   const lines = rows.map((row) =>
     plain('tr', ...row.map((cell) => (typeof cell === 'number' ? numberCell(cell) : textCell(cell)))),
   );
@@ -53,6 +55,9 @@ function section({ id, title, says, columns, rows }: ReportTable): Element {
     plain('table', plain('thead', header), plain('tbody', ...lines)),
   );
 }
+
+const headCell = (text: string, isNumber: boolean): Element =>
+  element('th', isNumber ? { scope: 'col', class: 'number' } : { scope: 'col' }, text);
 
 const numberCell = (value: number): Element =>
   element('td', { class: 'number' }, value.toLocaleString('en', { maximumFractionDigits: 2 }));
@@ -68,8 +73,8 @@ const style = `@page{margin:16mm 14mm}
 body{font:15px/1.5 "Atkinson Hyperlegible Next",system-ui,sans-serif;color:#221b14;background:#fffdf8;max-width:64rem;margin:2rem auto;padding:0 1rem}
 h1,h2{font-family:Fraunces,Georgia,serif;line-height:1.2}h1{margin-bottom:.3rem}h2{margin-top:1.8rem;break-after:avoid}
 body>p{margin:.1rem 0}.figure{font-size:1.2rem;margin:.6rem 0}
-table{border-collapse:collapse;width:100%;font-variant-numeric:tabular-nums}
-th,td{text-align:left;vertical-align:top;padding:.35rem .6rem .35rem 0;border-bottom:1px solid #ded3c1;overflow-wrap:anywhere}
-td.number{text-align:right;padding-right:1.2rem}thead{display:table-header-group}tr{break-inside:avoid}
+table{border-collapse:collapse;min-width:40%;max-width:100%;font-variant-numeric:tabular-nums}
+th,td{text-align:left;vertical-align:top;padding:.35rem .6rem .35rem 0;border-bottom:1px solid #ded3c1;overflow-wrap:break-word}
+td.number,th.number{text-align:right;padding-right:1.2rem;white-space:nowrap}thead{display:table-header-group}tr{break-inside:avoid}
 .signed{display:flex;gap:2rem;margin-top:3rem;break-inside:avoid}.signed p{flex:1}.signed span{display:block;border-bottom:1px solid #221b14;height:2.4rem}
 @media print{body{margin:0;max-width:none;padding:0;font-size:10.5px;background:none}}`;

@@ -1,4 +1,5 @@
 import { compareRun } from '@/services/prove/comparison';
+import { progressOf } from '@/services/prove/progress';
 import { inventoryOf, runsOf } from '@/services/shells/current-shell';
 import { ProofStage } from '@/ui/prove/proof-stage';
 import { shellPage } from '../../shell-page';
@@ -16,6 +17,7 @@ export default shellPage((shell, context) => {
       hasGrades={counts.gradeCategories + counts.gradeColumns > 0}
       hasEvents={counts.events > 0}
       comparison={last ? compareRun(context, shell, last) : null}
+      progress={progressOf(context, shell)}
     />
   );
 });

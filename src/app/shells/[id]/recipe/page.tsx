@@ -1,0 +1,5 @@
+import { recipeView } from '@/services/recipes/shell-recipe';
+import { RecipePage } from '@/ui/recipes/recipe-page';
+import { shellPage } from '../../shell-page';
+
+export default shellPage((shell, context) => <RecipePage view={recipeView(context, shell)} />);

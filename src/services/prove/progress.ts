@@ -1,0 +1,30 @@
+import type { Family } from '@/core/checks/finding';
+import type { Context } from '../context';
+import { runNumbers } from '../carry-out/run-numbers';
+import { findAudit, runsOf, type AuditHead, type CurrentShell } from '../shells/current-shell';
+
+/** How the shell stood at one moment of its cleaning. */
+export interface ProgressPoint {
+  /** “before run 2”, “now”. */
+  readonly when: string;
+  readonly percent: number;
+  readonly open: Readonly<Record<Family, number>>;
+}
+
+/** How smooth the shell was before each run and is now, as far as it was combed then; oldest first. */
+export function progressOf(context: Context, shell: CurrentShell): readonly ProgressPoint[] {
+  const numbers = runNumbers(context, shell.row.id);
+  const before = runsOf(context, shell.row.id)
+    .reverse()
+    .flatMap((run): ProgressPoint[] => {
+      const audit = run.auditBefore === null ? null : findAudit(context, run.auditBefore);
+      return audit ? [pointOf(`before run ${numbers.get(run.id) ?? 0}`, audit)] : [];
+    });
+  return shell.audit ? [...before, pointOf('now', shell.audit)] : before;
+}
+
+const pointOf = (when: string, { tally }: AuditHead): ProgressPoint => ({
+  when,
+  percent: tally.smoothness.percent,
+  open: tally.open,
+});
