@@ -22,7 +22,16 @@ export const mostColumns = 500;
 /** What can't be read as a table; the message goes on after the name of the file, as in “x.csv is …”. */
 export class UnreadableTable extends Error {}
 
-const options = { bom: true, relax_column_count: true, skip_empty_lines: true, trim: true } as const;
+/** No row of a course’s table says more than this many characters; reading one that does takes the reader seconds. */
+export const longestRow = 1_000_000;
+
+const options = {
+  bom: true,
+  relax_column_count: true,
+  skip_empty_lines: true,
+  trim: true,
+  max_record_size: longestRow,
+} as const;
 
 /** The first row of a table. Throws UnreadableTable where it has more columns than any table of a course. */
 function headerOf(text: string): readonly string[] {
@@ -40,7 +49,11 @@ function reading<T>(parseIt: () => T): T {
     return parseIt();
   } catch (error) {
     if (error instanceof UnreadableTable) throw error;
-    const { lines } = error as { lines?: number };
+    const { lines, code } = error as { lines?: number; code?: string };
+    if (code === 'CSV_MAX_RECORD_SIZE')
+      throw new UnreadableTable(
+        `has a row of more than ${longestRow.toLocaleString('en')} characters; a quotation mark may be missing, or it is no table`,
+      );
     const where = lines ? ` (line ${lines}: a quotation mark is missing or misplaced)` : '';
     throw new UnreadableTable(`is not a readable CSV file${where}; save it as CSV once more`);
   }

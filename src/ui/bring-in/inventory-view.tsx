@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
 import type { IntakeGroup } from '@/services/shells/intake-groups';
+import { plural } from '@/core/text/plural';
 import { spellDate } from '@/core/time/local-date';
 import type { HostView } from '@/services/hosts/host-records';
 import { ReadAgain } from '../hosts/read-again';
@@ -22,6 +23,7 @@ export function InventoryView({
   unused,
   combed,
   host,
+  toLeaveOut,
 }: {
   id: string;
   inventory: Inventory;
@@ -32,6 +34,8 @@ export function InventoryView({
   combed: boolean;
   /** The campus host that it stands on. */
   host: HostView | null;
+  /** How many things an earlier shell of this course left word of, as not to be copied again. */
+  toLeaveOut: number;
 }) {
   const contents = `/shells/${id}/bring-in/contents`;
   return (
@@ -47,6 +51,15 @@ export function InventoryView({
             Is this the right shell? Then{' '}
             <Link href={`/shells/${id}/comb`}>{combed ? 'go on to its findings' : 'comb it'}</Link>, or{' '}
             <Link href={`/shells/${id}/recipe`}>follow a recipe</Link>.
+            {toLeaveOut > 0 && (
+              <>
+                {' '}
+                <Link href={`/shells/${id}/prove/next-time`}>
+                  {plural(toLeaveOut, 'thing')} need not be copied into it
+                </Link>
+                , said an earlier shell of this course.
+              </>
+            )}
           </p>
         </div>
         {host === null && (

@@ -5,9 +5,10 @@ const views = [
   { key: '/opening-day', title: 'Opening day' },
   { key: '/student', title: 'Student’s eye' },
   { key: '/compare', title: 'Compare' },
+  { key: '/next-time', title: 'Next time' },
 ] as const;
 
-/** The ways to prove a shell: what became of the findings, what opening day asks for, what students get, other shells. */
+/** The ways to prove a shell: what became of the findings, what opening day asks for, what students get, other shells, the next copy. */
 export const ProveViews = ({ shellId }: { shellId: string }) => (
   <StageViews base={`/shells/${shellId}/prove`} views={views} />
 );

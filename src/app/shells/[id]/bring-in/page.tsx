@@ -1,4 +1,5 @@
 import { countUnused } from '@/services/shells/contents-list';
+import { countFromBefore } from '@/services/next-time/next-time';
 import { hostOfShell } from '@/services/hosts/host-records';
 import { intakeOf, inventoryOf } from '@/services/shells/current-shell';
 import { intakeGroups } from '@/services/shells/intake-groups';
@@ -14,5 +15,6 @@ export default shellPage((shell, context) => (
     unused={countUnused(context, shell)}
     combed={shell.audit !== null}
     host={hostOfShell(context, shell)}
+    toLeaveOut={countFromBefore(context, shell)}
   />
 ));

@@ -1,0 +1,5 @@
+import { nextTimeView } from '@/services/next-time/next-time';
+import { NextTime } from '@/ui/prove/next-time/next-time';
+import { shellPage } from '../../../shell-page';
+
+export default shellPage((shell, context) => <NextTime view={nextTimeView(context, shell)} />);
