@@ -1,7 +1,15 @@
 import { collect } from '@/core/collect';
 import type { Step } from '@/core/plan/step';
 
-export const areas = ['items', 'files', 'events', 'grade setup', 'question banks', 'groups', 'home pages'] as const;
+export const areas = [
+  'items',
+  'files',
+  'events',
+  'grade setup',
+  'question banks',
+  'groups',
+  'home pages',
+] as const;
 /** Where a copy asks what is to be taken along. */
 export type Area = (typeof areas)[number];
 
@@ -65,6 +73,7 @@ export const keyOf = ({ area, title }: Pick<LeftBehind, 'area' | 'title'>): stri
 
 /** A deletion knows the type of what it deletes; only items are hidden and set aside. */
 function areaOf({ expects }: Step['targets'][number]): Area {
-  const type = typeof expects === 'object' && expects !== null && 'type' in expects ? String(expects.type) : 'item';
+  const type =
+    typeof expects === 'object' && expects !== null && 'type' in expects ? String(expects.type) : 'item';
   return areaOfType[type] ?? 'items';
 }

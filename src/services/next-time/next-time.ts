@@ -90,7 +90,10 @@ export function keepNextTime(
     for (const { area, title, did } of lines)
       tx.insert(nextTimes)
         .values({ course, area, title, did, shellId, keptAt })
-        .onConflictDoUpdate({ target: [nextTimes.course, nextTimes.area, nextTimes.title], set: { did, shellId, keptAt } })
+        .onConflictDoUpdate({
+          target: [nextTimes.course, nextTimes.area, nextTimes.title],
+          set: { did, shellId, keptAt },
+        })
         .run();
   });
   return { kept: lines.length };

@@ -12,13 +12,8 @@ import { useJob } from '../../jobs/use-job';
 import { ProveViews } from '../prove-views';
 import { ChangeTable } from './change-table';
 import { DriftTable } from './drift-table';
+import type { Looked } from './looked';
 import styles from './compare.module.css';
-
-/** What is looked at: one kind of change of one other shell. */
-export interface Looked {
-  readonly shell: string;
-  readonly kind: ChangeKind;
-}
 
 /** This shell beside others: what is missing, new, changed, re-dated, moved; the drift of many in one table. */
 export function CompareStage({ view }: { view: CompareView }) {

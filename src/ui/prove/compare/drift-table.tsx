@@ -1,6 +1,6 @@
 import { changeKinds, changeTitles } from '@/core/two-shells/change';
 import type { CompareView } from '@/services/prove/compare/compare-view';
-import type { Looked } from './compare-stage';
+import type { Looked } from './looked';
 import styles from './compare.module.css';
 
 interface DriftTableProps {

@@ -34,7 +34,8 @@ function FromBefore({ view }: { view: NextTimeView }) {
     <section aria-labelledby="from-before">
       <h1 id="from-before">{plural(view.fromBefore.length, 'thing')} not to copy into this course</h1>
       <p className="soft" style={{ margin: '4px 0 8px' }}>
-        An earlier shell of {view.code} left word of them. Leave them out where the copy asks, or look for them here.
+        An earlier shell of {view.code} left word of them. Leave them out where the copy asks, or look for
+        them here.
       </p>
       <ul className={styles.before}>
         {view.fromBefore.map(({ area, title, did }) => (
@@ -64,8 +65,8 @@ function Leave({ view }: { view: NextTimeView }) {
       <section aria-labelledby="leave">
         <h1 id="leave">Nothing to leave behind yet</h1>
         <p style={{ margin: '4px 0 0' }}>
-          When something of {view.code} has been deleted, hidden or set aside, it is listed here, so that the next
-          copy does not bring it along again.
+          When something of {view.code} has been deleted, hidden or set aside, it is listed here, so that the
+          next copy does not bring it along again.
         </p>
       </section>
     );
@@ -81,7 +82,8 @@ function Leave({ view }: { view: NextTimeView }) {
         <div style={{ flex: 1 }}>
           <h1 id="leave">What the next copy of {view.code} should leave behind</h1>
           <p className="soft" style={{ margin: '4px 0 0' }}>
-            All that was taken out of this shell, by the areas that a copy asks about. Untick what should come along.
+            All that was taken out of this shell, by the areas that a copy asks about. Untick what should come
+            along.
           </p>
         </div>
         <Button variant="outlined" onClick={() => window.print()}>
