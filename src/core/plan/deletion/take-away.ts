@@ -113,7 +113,9 @@ function leftOutside(shell: Shell, going: Going): Item[] {
     const ref = outsideRef(item.content);
     if (known.has(ref)) continue;
     known.add(ref);
-    outside.set(item.ref, { ...item, ref, placed: false, parent: null, extraXml: [] });
+    // It stays as a page, and is no home page any more.
+    const kind = item.kind === 'home-page' ? 'page' : item.kind;
+    outside.set(item.ref, { ...item, kind, ref, placed: false, parent: null, extraXml: [] });
   }
   // What such a one requires may have gone the same way, or altogether.
   const requiredNow = (ref: ItemRef): ItemRef[] => {
