@@ -2,6 +2,7 @@
 import { Bar, BarChart, Tooltip, XAxis, YAxis } from 'recharts';
 import { families, familyTitles } from '@/core/checks/finding';
 import type { ProgressPoint } from '@/services/prove/progress';
+import { FamilyShape } from '../marks/family-shape';
 import { useSize } from '../coat/use-size';
 import styles from '../rehearse/rehearse.module.css';
 
@@ -50,6 +51,13 @@ export function ProgressChart({ points }: { points: readonly ProgressPoint[] }) 
           </div>
         )}
       </div>
+      <ul aria-label="Families" className={styles.legend}>
+        {shown.map((family) => (
+          <li key={family}>
+            <FamilyShape family={family} size={13} /> {familyTitles[family]}
+          </li>
+        ))}
+      </ul>
       <table className="unseen">
         <caption>Open findings by family before each run and now</caption>
         <thead>
