@@ -6,6 +6,10 @@ const config: NextConfig = {
   poweredByHeader: false,
   serverExternalPackages: ['better-sqlite3', 'exceljs'],
   devIndicators: false,
+  // Pages that are drawn without the layout, reports for one, have the browser ask for it by itself.
+  async rewrites() {
+    return [{ source: '/favicon.ico', destination: '/mark.svg' }];
+  },
   async headers() {
     return [
       {

@@ -24,6 +24,8 @@ export function campusApp(host: CampusHost): Hono<Env> {
   const app = new Hono<Env>();
   const api = campusApi(host);
   app.get('/', (c) => c.html(troublesPage(host.troubles)));
+  // A browser asks for it by itself.
+  app.get('/favicon.ico', (c) => c.body(null, 204));
   app.get('/troubles', (c) => c.json(host.troubles));
   app.post('/troubles', async (c) => {
     const form = await c.req.parseBody();
