@@ -1,44 +1,36 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
-import { seriousProblems, watchPage } from './watch-page';
+import { bringInGeo, clickText, waitForText } from './browser';
+import { startWithShell, type ShellStage } from './shell-stage';
+import { seriousProblems } from './watch-page';
 
-let stage: Stage;
+let shell: ShellStage;
 let page: Page;
-let complaints: string[];
-let id: string;
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
-
 beforeAll(async () => {
-  stage = await startStage();
-  page = await stage.open('/bring-in');
-  complaints = await watchPage(page);
-  id = await bringInGeo(page);
+  shell = await startWithShell(bringInGeo);
+  ({ page } = shell);
 });
-afterAll(async () => {
-  await stage.close();
-  expect(complaints).toEqual([]);
-});
+afterAll(() => shell.close());
 
 test('before anything was taken out there is nothing to leave behind', async () => {
-  await goTo('prove/next-time');
+  await shell.goTo('prove/next-time');
   await waitForText(page, 'Nothing to leave behind yet');
   expect(await seriousProblems(page)).toEqual([]);
 });
 
 test('what was deleted is ticked, kept with the course, and read again', async () => {
-  await goTo('comb');
+  await shell.goTo('comb');
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'Comb again');
-  await goTo('decide?check=orphan.empty-grade-category');
+  await shell.goTo('decide?check=orphan.empty-grade-category');
   await page.waitForSelector('[data-testid=findings] [role=option]');
   await page.focus('[data-testid=findings]');
   await page.keyboard.press('a');
   await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent !== '0');
-  await goTo('rehearse');
+  await shell.goTo('rehearse');
   await waitForText(page, 'Step by step');
   await clickText(page, 'button', 'Carry out');
   await waitForText(page, 'Done: ');
-  await goTo('prove/next-time');
+  await shell.goTo('prove/next-time');
   await waitForText(page, 'What the next copy of GEO 130 should leave behind');
   expect(await seriousProblems(page)).toEqual([]);
   const all = await page.$$eval('main input[type=checkbox]', (boxes) => boxes.length);
@@ -46,7 +38,7 @@ test('what was deleted is ticked, kept with the course, and read again', async (
   await page.click('main input[type=checkbox]');
   await clickText(page, 'button', 'Keep ');
   await waitForText(page, 'kept with GEO 130');
-  await goTo('prove/next-time');
+  await shell.goTo('prove/next-time');
   const ticked = await page.$$eval(
     'main input[type=checkbox]',
     (boxes) => boxes.filter((box) => box.checked).length,
@@ -55,8 +47,8 @@ test('what was deleted is ticked, kept with the course, and read again', async (
 });
 
 test('the next shell of the course says what need not be copied into it', async () => {
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
-  id = await bringInGeo(page);
+  await page.goto(`${shell.stage.address}/bring-in`, { waitUntil: 'load' });
+  await bringInGeo(page);
   await waitForText(page, 'need not be copied into it');
   await page.click('main a[href$="/prove/next-time"]');
   await waitForText(page, 'not to copy into this course');

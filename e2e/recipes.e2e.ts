@@ -1,23 +1,17 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
-import { seriousProblems, watchPage } from './watch-page';
+import { bringInGeo, clickText, waitForText } from './browser';
+import { startWithShell, type ShellStage } from './shell-stage';
+import { seriousProblems } from './watch-page';
 
-let stage: Stage;
+let shell: ShellStage;
 let page: Page;
-let complaints: string[];
-let id: string;
-const heading = (words: string) => waitForText(page, words);
-
 beforeAll(async () => {
-  stage = await startStage();
-  page = await stage.open('/bring-in');
-  complaints = await watchPage(page);
-  id = await bringInGeo(page);
+  shell = await startWithShell(bringInGeo);
+  ({ page } = shell);
 });
-afterAll(async () => {
-  await stage.close();
-  expect(complaints).toEqual([]);
-});
+afterAll(() => shell.close());
+
+const heading = (words: string) => waitForText(page, words);
 
 test('a recipe is chosen for a shell, and its first step is where the work begins', async () => {
   await clickText(page, 'a', 'follow a recipe');
@@ -34,7 +28,7 @@ test('a recipe is chosen for a shell, and its first step is where the work begin
 });
 
 test('left and come back to, it knows what was done; the list of shells says how far it is', async () => {
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await page.goto(shell.stage.address, { waitUntil: 'load' });
   await clickText(page, 'a', 'Take over, ');
   await page.waitForFunction(() => location.pathname.endsWith('/recipe'));
   await heading('of 7 done');
@@ -49,9 +43,9 @@ test('what only a person can say is ticked by hand, and a recipe is let go of', 
   await page.waitForSelector('[data-step=as-student][data-done=true]');
   await clickText(page, '[data-step=as-student] button', 'Not done yet');
   await page.waitForSelector('[data-step=as-student][data-done=false]');
-  const odd = await fetch(`${stage.address}/api/shells/${id}/recipe`, {
+  const odd = await fetch(`${shell.stage.address}/api/shells/${shell.id}/recipe`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json', origin: stage.address },
+    headers: { 'content-type': 'application/json', origin: shell.stage.address },
     body: JSON.stringify({ edit: 'tick', step: 'comb', isDone: true }),
   });
   expect(odd.status).toBe(422);

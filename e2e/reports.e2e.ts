@@ -1,33 +1,27 @@
 import type { Page } from 'puppeteer-core';
 import readWorkbook from 'read-excel-file/node';
-import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
-import { seriousProblems, watchPage } from './watch-page';
+import { bringInGeo, clickText, waitForText } from './browser';
+import { startWithShell, type ShellStage } from './shell-stage';
+import { seriousProblems } from './watch-page';
 
-let stage: Stage;
+let shell: ShellStage;
 let page: Page;
-let complaints: string[];
-let id: string;
-const report = (of: string, as: string) =>
-  fetch(`${stage.address}/api/shells/${id}/report?of=${of}&as=${as}`);
-
 beforeAll(async () => {
-  stage = await startStage();
-  page = await stage.open('/bring-in');
-  complaints = await watchPage(page);
-  id = await bringInGeo(page);
+  shell = await startWithShell(bringInGeo);
+  ({ page } = shell);
 });
-afterAll(async () => {
-  await stage.close();
-  expect(complaints).toEqual([]);
-});
+afterAll(() => shell.close());
+
+const report = (of: string, as: string) =>
+  fetch(`${shell.stage.address}/api/shells/${shell.id}/report?of=${of}&as=${as}`);
 
 test('what is not there yet is said, and asked for it answers with a sentence', async () => {
-  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await shell.goTo('comb');
   expect((await report('audit', 'html')).status).toBe(404);
   expect((await report('everything', 'html')).status).toBe(400);
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'Comb again');
-  await page.goto(`${stage.address}/shells/${id}/prove`, { waitUntil: 'load' });
+  await shell.goTo('prove');
   await waitForText(page, 'after something is carried out');
   expect(await seriousProblems(page)).toEqual([]);
 });
@@ -48,7 +42,7 @@ test('every report is there as a page, as CSV, as JSON and as a workbook', async
 });
 
 test('the page to be signed runs and loads nothing, and prints on A4 and on Letter', async () => {
-  const sheet = await stage.open(`/api/shells/${id}/report?of=sign-off`);
+  const sheet = await shell.stage.open(`/api/shells/${shell.id}/report?of=sign-off`);
   await waitForText(sheet, 'Looked over by');
   await waitForText(sheet, 'Every link inside the shell leads somewhere');
   expect(await seriousProblems(sheet)).toEqual([]);

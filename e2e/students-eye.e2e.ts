@@ -1,13 +1,16 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
-import { seriousProblems, watchPage } from './watch-page';
+import { bringInGeo, clickText, waitForText } from './browser';
+import { startWithShell, type ShellStage } from './shell-stage';
+import { seriousProblems } from './watch-page';
 
-let stage: Stage;
+let shell: ShellStage;
 let page: Page;
-let complaints: string[];
-let id: string;
-const goTo = (path: string) =>
-  page.goto(`${stage.address}/shells/${id}/prove/${path}`, { waitUntil: 'load' });
+beforeAll(async () => {
+  shell = await startWithShell(bringInGeo);
+  ({ page } = shell);
+});
+afterAll(() => shell.close());
+
 const heading = () => page.$eval('main h1', (element) => element.textContent);
 const rowCount = (list: string) =>
   page.$$eval(
@@ -19,22 +22,11 @@ const rowCount = (list: string) =>
     list,
   );
 
-beforeAll(async () => {
-  stage = await startStage();
-  page = await stage.open('/bring-in');
-  complaints = await watchPage(page);
-  id = await bringInGeo(page);
-});
-afterAll(async () => {
-  await stage.close();
-  expect(complaints).toEqual([]);
-});
-
 test('before a shell is combed nothing is claimed of opening day or of students', async () => {
-  await goTo('opening-day');
+  await shell.goTo('prove/opening-day');
   await waitForText(page, 'Not combed yet');
   await waitForText(page, 'Nothing was asked of this shell yet');
-  await goTo('student');
+  await shell.goTo('prove/student');
   await waitForText(page, 'What students get is worked out while a shell is combed');
   await clickText(page, 'a', 'Comb GEO 130');
   await page.waitForFunction(() => location.pathname.endsWith('/comb'));
@@ -43,7 +35,7 @@ test('before a shell is combed nothing is claimed of opening day or of students'
 });
 
 test('each line of opening day says what stands in the way, and leads there', async () => {
-  await goTo('opening-day');
+  await shell.goTo('prove/opening-day');
   await waitForText(page, 'in the way of opening day');
   expect(await seriousProblems(page)).toEqual([]);
   // What needs the outside is not claimed.
@@ -59,7 +51,7 @@ test('each line of opening day says what stands in the way, and leads there', as
 });
 
 test('the student’s eye is moved through the term by key, and says what it sees', async () => {
-  await goTo('student?day=2027-02-03');
+  await shell.goTo('prove/student?day=2027-02-03');
   await waitForText(page, 'What students get on Wednesday, 3 February 2027');
   expect(await seriousProblems(page)).toEqual([]);
   await page.focus('input[type=range]');

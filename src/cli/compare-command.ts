@@ -1,4 +1,4 @@
-import { InvalidArgumentError, type Command } from 'commander';
+import type { Command } from 'commander';
 import type { Shell } from '@/core/shell/model';
 import type { Result } from '@/core/shell/result';
 import { compareShells } from '@/core/two-shells/compare-shells';
@@ -6,6 +6,7 @@ import { compareJson, compareText } from '@/formats/report/compare-report';
 import { readShell } from '@/services/bring-in/read-shell';
 import { todayHere } from '@/services/clock';
 import { fail } from './audit-command';
+import { outputFormat } from './flag-values';
 import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
@@ -29,16 +30,11 @@ export function addCompare(program: Command, setCode: (code: number) => void): v
     .option('--other-events <F.ics>', 'the other shell’s calendar')
     .option('--other-roster <DIR|ZIP>', 'the other shell’s OneRoster CSV')
     .option('--other-status <F.csv>', 'the other shell’s status sheet')
-    .option('--format <text|json>', 'what to print', formatOf, 'text' as const)
+    .option('--format <text|json>', 'what to print', outputFormat, 'text' as const)
     .addHelpText('after', '\n--events, --roster, --status, code and term belong to the second package.')
     .action(async (other: string, path: string, flags: CompareFlags) =>
       setCode(await compare(other, path, flags)),
     );
-}
-
-function formatOf(text: string): 'text' | 'json' {
-  if (text !== 'text' && text !== 'json') throw new InvalidArgumentError('It is text or json.');
-  return text;
 }
 
 async function compare(otherPath: string, path: string, flags: CompareFlags): Promise<number> {

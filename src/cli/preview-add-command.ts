@@ -1,9 +1,10 @@
-import { InvalidArgumentError, type Command } from 'commander';
+import type { Command } from 'commander';
 import { holdAgainst } from '@/core/add/hold-against';
 import { previewAddJson, previewAddText } from '@/formats/report/preview-add';
 import { readShell } from '@/services/bring-in/read-shell';
 import { todayHere } from '@/services/clock';
 import { fail } from './audit-command';
+import { outputFormat } from './flag-values';
 import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 
@@ -28,17 +29,12 @@ export function addPreviewAdd(program: Command, setCode: (code: number) => void)
     .option('--into-events <F.ics>', 'the shell’s calendar')
     .option('--into-roster <DIR|ZIP>', 'the shell’s OneRoster CSV')
     .option('--into-status <F.csv>', 'the shell’s status sheet')
-    .option('--format <text|json>', 'what to print', formatOf, 'text' as const)
+    .option('--format <text|json>', 'what to print', outputFormat, 'text' as const)
     .addHelpText(
       'after',
       '\n--events, --roster and --status belong to the package to be added; code and term to the shell.',
     )
     .action(async (path: string, flags: PreviewFlags) => setCode(await previewAdd(path, flags)));
-}
-
-function formatOf(text: string): 'text' | 'json' {
-  if (text !== 'text' && text !== 'json') throw new InvalidArgumentError('It is text or json.');
-  return text;
 }
 
 async function previewAdd(path: string, flags: PreviewFlags): Promise<number> {

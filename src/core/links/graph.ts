@@ -9,6 +9,9 @@ import { scanOfEntry, scanOfFile, scansOfContent } from './scans';
 export type NodeKey = `item:${string}` | `content:${string}` | `file:${string}` | `entry:${string}`;
 export const itemNode = (ref: ItemRef): NodeKey => `item:${ref}`;
 export const contentNode = (id: ContentId): NodeKey => `content:${id}`;
+/** The content that a node stands for; null for the other nodes. */
+export const contentOfNode = (node: NodeKey): ContentId | null =>
+  node.startsWith('content:') ? (node.slice('content:'.length) as ContentId) : null;
 export const fileNode = (path: FilePath): NodeKey => `file:${path}`;
 export const entryNode = (path: FilePath): NodeKey => `entry:${path}`;
 

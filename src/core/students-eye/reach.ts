@@ -1,5 +1,6 @@
 import {
   contentNode,
+  contentOfNode,
   fileNode,
   filesByContent,
   type AddressEdge,
@@ -9,7 +10,7 @@ import {
 } from '@/core/links/graph';
 import { collect } from '@/core/collect';
 import type { Item, Shell, ShellFile } from '@/core/shell/model';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ContentId, ItemRef } from '@/core/shell/refs';
 import type { Closed, Openings } from './openings';
 import { always, areSame, either, both, never, without, type Spans } from './spans';
 
@@ -38,7 +39,7 @@ export class Reach {
   private readonly spans = new Map<NodeKey, Spans>();
   /** The item in which a student sees what a node says. */
   private readonly seenIn = new Map<NodeKey, ItemRef>();
-  private readonly places = new Map<string, Item[]>();
+  private readonly places = new Map<ContentId, Item[]>();
   private readonly files: ReadonlyMap<NodeKey, ShellFile>;
   private readonly ends = new Map<string, DeadEnd>();
 
@@ -98,15 +99,15 @@ export class Reach {
     from: ItemRef,
     enter: (node: NodeKey, spans: Spans, seenIn: ItemRef) => void,
   ): void {
-    if (!edge.to.startsWith('content:')) return enter(edge.to, spans, from);
-    const content = edge.to.slice('content:'.length);
+    const content = contentOfNode(edge.to);
+    if (content === null) return enter(edge.to, spans, from);
     const place = this.places.get(content)?.[0]?.ref ?? from;
     for (const node of this.nodesOf(content)) enter(node, spans, place);
   }
 
-  private nodesOf(content: string): NodeKey[] {
-    const files = filesByContent(this.shell).get(content as never) ?? [];
-    return [contentNode(content as never), ...files.map((file) => fileNode(file.path))];
+  private nodesOf(content: ContentId): NodeKey[] {
+    const files = filesByContent(this.shell).get(content) ?? [];
+    return [contentNode(content), ...files.map((file) => fileNode(file.path))];
   }
 
   /** The times at which an address can be followed; the others are noted as dead ends. */
@@ -127,7 +128,7 @@ export class Reach {
     const file = this.files.get(edge.to);
     const toFile = { type: 'file', ref: file?.path ?? edge.to.slice(edge.to.indexOf(':') + 1) } as const;
     if (file?.readableBy === 'staff') return { spans: never, to: toFile, because: { is: 'unreadable' } };
-    const content = edge.to.startsWith('content:') ? edge.to.slice('content:'.length) : file?.content;
+    const content = contentOfNode(edge.to) ?? file?.content;
     const places = content === undefined ? [] : (this.places.get(content) ?? []);
     // A picture of something hidden is seen all the same where a page shows it.
     const isShownInPage = file !== undefined && edge.attribute !== 'href';

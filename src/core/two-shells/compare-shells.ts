@@ -16,18 +16,21 @@ export interface ShellComparison {
   readonly same: number;
   /** By kind, within it as this shell orders them. */
   readonly changes: readonly Change[];
+  /** The siblings of each module that stand in another order, as the other shell orders them. */
+  readonly orders: readonly (readonly string[])[];
 }
 
 /** Compares this shell with another, the one that it was copied from, say: what is missing, new, changed, re-dated, moved. */
 export function compareShells(other: Shell, here: Shell): ShellComparison {
   const pairs = pairThings(other, here);
+  const orders = otherOrders(other, here, pairs);
   const changes = [
     ...missingHere(other, pairs),
     ...pairs.things.flatMap((thing) => onlyHere(here, pairs, thing)),
     ...itemChanges(other, here, pairs),
     ...eventChanges(other, here, pairs),
     ...otherChanges(pairs),
-    ...otherOrders(other, here, pairs).flatMap(({ changes }) => changes),
+    ...orders.flatMap((order) => order.changes),
   ];
   const ordered = changeKinds.flatMap((kind) => changes.filter((change) => change.kind === kind));
   const counts = Object.fromEntries(
@@ -36,7 +39,12 @@ export function compareShells(other: Shell, here: Shell): ShellComparison {
   const changed = new Set(
     changes.flatMap(({ kind, type, ref }) => (kind === 'gone' ? [] : [`${type} ${ref}`])),
   );
-  return { counts, same: pairs.things.length - changed.size, changes: ordered };
+  return {
+    counts,
+    same: pairs.things.length - changed.size,
+    changes: ordered,
+    orders: orders.map(({ wanted }) => wanted),
+  };
 }
 
 interface Named {

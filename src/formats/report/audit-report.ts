@@ -5,6 +5,7 @@ import { smoothnessOf } from '@/core/checks/smoothness';
 import type { StepResult } from '@/core/plan/results';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
+import { nameOfShell } from '@/core/shell/name-of-shell';
 import { spellDate } from '@/core/time/local-date';
 import { tableOf, type Report, type ReportTable } from './model/report';
 
@@ -41,9 +42,6 @@ export function auditReport({ shell, intake, audit, before, results = [] }: Audi
     signatures: [],
   };
 }
-
-export const nameOfShell = ({ code, title }: Pick<Shell, 'code' | 'title'>): string =>
-  [code, title].filter((text) => text !== '').join(' ') || 'A shell';
 
 export function aboutShell({ term, asOf }: Pick<Shell, 'term' | 'asOf'>): string[] {
   const { start, end, title } = term;

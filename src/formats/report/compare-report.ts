@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { incomingTypes } from '@/core/add/incoming';
 import { append } from '@/core/collect';
 import type { Shell } from '@/core/shell/model';
+import { nameOfShell } from '@/core/shell/name-of-shell';
 import { plural } from '@/core/text/plural';
 import { changeKinds, changeTitles, type Change } from '@/core/two-shells/change';
 import type { ShellComparison } from '@/core/two-shells/compare-shells';
@@ -50,7 +51,7 @@ export const compareJson = (other: Shell, here: Shell, comparison: ShellComparis
 });
 
 export function compareText(other: Shell, here: Shell, { changes, counts, same }: ShellComparison): string {
-  const name = ({ code, title }: Shell) => [code, title].filter((text) => text !== '').join(' ') || 'a shell';
+  const name = (shell: Shell) => nameOfShell(shell) || 'a shell';
   const lines = [`${name(here)}, compared with ${name(other)}: ${plural(same, 'thing')} the same`];
   for (const kind of changeKinds) {
     if (counts[kind] === 0) continue;

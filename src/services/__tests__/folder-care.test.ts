@@ -93,6 +93,11 @@ test('one row that can’t be read costs one shell; its combing is thrown away b
   db.delete(shells).where(eq(shells.id, other)).run();
   mend(data.dataDir, examine(data.dataDir, true));
   expect(codes()).toEqual([]);
+  // What is worked out anew at any time is thrown away, and the shell stays.
+  db.$client.prepare("UPDATE students_eyes SET eye = '{'").run();
+  expect(codes()).toEqual(['row-unreadable']);
+  mend(data.dataDir, examine(data.dataDir, true));
+  expect(codes()).toEqual([]);
   db.$client.prepare("UPDATE audits SET tally = 'broken'").run();
   expect(listShells(data.context)[0]?.isDamaged).toBe(true);
   mend(data.dataDir, examine(data.dataDir, true));
@@ -124,7 +129,8 @@ test('a backup is never written over something, and only whole ones are read, in
   const bytes = readFileSync(file);
   const damaged = join(data.folder, 'damaged.backup');
   const middle = Buffer.from(bytes);
-  middle.fill(0, bytes.length / 2, bytes.length / 2 + 200);
+  const half = Math.floor(bytes.length / 2);
+  middle.fill(0, half, half + 200);
   writeFileSync(damaged, middle);
   const read = await readBackup(damaged, join(data.folder, 'nowhere'));
   expect(read.ok ? '' : read.trouble.message).toMatch(/^The backup is damaged: /);

@@ -132,7 +132,7 @@ test('from a dropped package to the clean download, and all the way back', async
   expect(signed?.signatures).toEqual(['Looked over by', 'Date']);
   expect(await exportShell(context, done, 'events')).toMatchObject({
     ok: false,
-    trouble: { code: 'export-failed' },
+    trouble: { code: 'not-written' },
   });
 
   await job(orderUndo(context, done, run));

@@ -3,6 +3,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { holdAgainst } from '@/core/add/hold-against';
 import type { Shell } from '@/core/shell/model';
+import { nameOfShell } from '@/core/shell/name-of-shell';
 import { good, type IntakeNote, type Result } from '@/core/shell/result';
 import { incomings } from '@/store/schema';
 import { hashOfFile, shellInputs } from '../bring-in/bring-in-job';
@@ -108,7 +109,7 @@ async function readIncoming(source: From, { blobs, progress }: WorkerTools): Pro
   return good({
     incoming,
     incomingBlob,
-    title: [incoming.code, incoming.title].filter((text) => text !== '').join(' '),
+    title: nameOfShell(incoming),
     packageName: name,
     packageHash: await hashOfFile(path),
     intake,

@@ -3,6 +3,7 @@ import type { Shell } from '@/core/shell/model';
 import { studentsEye, type StudentsEye } from '@/core/students-eye/students-eye';
 import type { Db, Transaction } from '@/store/database';
 import { audits, studentsEyes } from '@/store/schema';
+import { parseKept } from '../shells/parse-kept';
 
 const tag = 'students-eye/1';
 
@@ -26,6 +27,9 @@ export function keepEye(
 export function recallEye(db: Db, auditId: string): StudentsEye | null {
   const row = db.select().from(studentsEyes).where(eq(studentsEyes.auditId, auditId)).get();
   if (!row) return null;
-  const { is, ...eye } = JSON.parse(row.eye) as StudentsEye & { readonly is?: string };
+  const { is, ...eye } = parseKept<StudentsEye & { readonly is?: string }>(
+    row.eye,
+    'What students get of it',
+  );
   return is === tag ? eye : null;
 }

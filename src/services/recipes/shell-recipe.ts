@@ -6,6 +6,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { shellRecipes } from '@/store/schema';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
+import { parseKept } from '../shells/parse-kept';
 import { recipeFacts, type RecipeSubject } from './recipe-facts';
 
 export interface RecipeLine extends Omit<RecipeStep, 'isDone'> {
@@ -56,7 +57,25 @@ export function recipeView(context: Context, shell: CurrentShell): RecipeView {
 export function shellRecipe(context: Context, subject: RecipeSubject): ShellRecipe | null {
   const row = context.db.select().from(shellRecipes).where(eq(shellRecipes.shellId, subject.id)).get();
   const recipe = row && recipeById(row.recipe);
-  return recipe ? worked(recipe, new Set(JSON.parse(row.ticked) as string[]), context, subject) : null;
+  return recipe
+    ? worked(
+        recipe,
+        new Set(parseKept<string[]>(row.ticked, 'What was ticked of the recipe')),
+        context,
+        subject,
+      )
+    : null;
+}
+
+/** How far a shell is with its recipe, in three words. */
+export interface RecipeProgress {
+  readonly title: string;
+  readonly done: number;
+  readonly steps: number;
+}
+export function recipeProgress(context: Context, subject: RecipeSubject): RecipeProgress | null {
+  const recipe = shellRecipe(context, subject);
+  return recipe && { title: recipe.title, done: recipe.doneCount, steps: recipe.lines.length };
 }
 
 function worked(
@@ -98,7 +117,9 @@ export function editRecipe({ db }: Context, { row }: CurrentShell, edit: RecipeE
       const step = recipeById(kept?.recipe ?? '')?.steps.find(({ id }) => id === edit.step);
       if (!kept || step?.isDone !== null)
         return bad('no-step', 'This step is not one to be ticked; look at the page once more.');
-      const others = (JSON.parse(kept.ticked) as string[]).filter((id) => id !== edit.step);
+      const others = parseKept<string[]>(kept.ticked, 'What was ticked of the recipe').filter(
+        (id) => id !== edit.step,
+      );
       const ticked = JSON.stringify(edit.isDone ? [...others, edit.step] : others);
       db.update(shellRecipes).set({ ticked }).where(mine).run();
       return good({ kept: true });

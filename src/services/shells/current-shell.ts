@@ -8,6 +8,7 @@ import type { Sketch } from '@/core/shell/sketch';
 import { audits, runs, shells, versions } from '@/store/schema';
 import { readChecks, type Tally } from '../comb/kept-findings';
 import type { Context } from '../context';
+import { parseKept } from './parse-kept';
 
 export type ShellRow = typeof shells.$inferSelect;
 export type VersionRow = typeof versions.$inferSelect;
@@ -71,15 +72,6 @@ function readHead(row: typeof audits.$inferSelect): AuditHead {
     combedAt: row.combedAt,
     rulesKey: row.rulesKey,
   };
-}
-
-/** Reads JSON of a row; `what` names it where it is damaged. */
-function parseKept<T>(text: string, what: string): T {
-  try {
-    return JSON.parse(text) as T;
-  } catch {
-    throw lost(what);
-  }
 }
 
 export function findAudit({ db }: Context, id: string): AuditHead | null {

@@ -3,6 +3,7 @@ import { spellDate, type LocalDate } from '@/core/time/local-date';
 import { and, eq, sql } from 'drizzle-orm';
 import { findings, planSteps } from '@/store/schema';
 import { isRehearsed } from '../rehearse/order-rehearsal';
+import { recipeProgress } from '../recipes/shell-recipe';
 import { courseOf } from './course';
 import { inventoryOf, runsOf, type CurrentShell } from './current-shell';
 
@@ -38,6 +39,7 @@ export function frameView(context: Context, shell: CurrentShell, now: Date) {
     term: spellTerm(row),
     role: row.role,
     planSize: plan.size,
+    recipe: recipeProgress(context, { id: row.id, code: row.code, planSize: plan.size, audit }),
     states: {
       'bring-in': `${inventoryOf(version).counts.items} items`,
       comb: audit ? clock(audit.combedAt, now) : 'not yet',

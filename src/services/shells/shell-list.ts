@@ -5,7 +5,7 @@ import { countThings, type ShellCounts } from '@/core/shell/inventory';
 import { audits, runs, shellRecipes, shells, versions } from '@/store/schema';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { Tally } from '../comb/kept-findings';
-import { shellRecipe } from '../recipes/shell-recipe';
+import { recipeProgress, type RecipeProgress } from '../recipes/shell-recipe';
 import type { Context } from '../context';
 import { inventoryOf } from './current-shell';
 import { spellTerm } from './frame-view';
@@ -26,7 +26,7 @@ export interface ShellLine {
   readonly runAt: string | null;
   readonly planSize: number;
   /** The recipe that it is worked through, and how far; null without one. */
-  readonly recipe: { readonly title: string; readonly done: number; readonly steps: number } | null;
+  readonly recipe: RecipeProgress | null;
   readonly isDemo: boolean;
   /** What was kept of it is damaged: it is shown, and can be removed or brought in again, and nothing else. */
   readonly isDamaged: boolean;
@@ -89,9 +89,7 @@ function recipesOf(context: Context): ReadonlyMap<string, ShellLine['recipe']> {
     rows.map(({ shell, auditId, checks }) => {
       const audit =
         auditId === null ? null : { id: auditId, checks: JSON.parse(checks ?? '[]') as CheckRow[] };
-      const recipe = shellRecipe(context, { ...shell, audit });
-      const far = recipe && { title: recipe.title, done: recipe.doneCount, steps: recipe.lines.length };
-      return [shell.id, far];
+      return [shell.id, recipeProgress(context, { ...shell, audit })];
     }),
   );
 }

@@ -54,6 +54,14 @@ function FrameBar({ first }: { first: FrameView }) {
           ))}
         </ol>
       </nav>
+      {view.recipe && (
+        <Link href={`${base}/recipe`} className={styles.recipe}>
+          {view.recipe.title}
+          <small className="number">
+            {view.recipe.done} of {view.recipe.steps} done
+          </small>
+        </Link>
+      )}
       <button
         type="button"
         className={styles.plan}

@@ -19,4 +19,6 @@ export interface FrameView {
   /** A line under each stage: its state or count. */
   readonly states: Readonly<Record<StageKey, string>>;
   readonly planSize: number;
+  /** The recipe that it is worked through, and how far; null without one. */
+  readonly recipe: { readonly title: string; readonly done: number; readonly steps: number } | null;
 }

@@ -1,5 +1,5 @@
 import type { SourceRanks } from '@/core/outline/order-gestures';
-import type { Sight } from '@/core/students-eye/sight';
+import { sayClosed, type Sight } from '@/core/students-eye/sight';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
@@ -70,13 +70,9 @@ export function outlineRows(shell: Pick<Shell, 'items'>, closed: ReadonlySet<str
 }
 
 function sightOf(item: Item, shadow: Item | null): { readonly sight: Sight; readonly because: string } {
-  if (item.staffOnly) return { sight: 'Hidden', because: 'It is for staff only.' };
-  if (item.shown === false) return { sight: 'Hidden', because: 'Its own switch hides it.' };
-  if (shadow !== null)
-    return {
-      sight: 'Shadowed',
-      because: `It is shown itself, but stands in “${shadow.title}”, which is hidden.`,
-    };
+  if (item.staffOnly) return { sight: 'Hidden', because: sayClosed({ is: 'staff-only' }) };
+  if (item.shown === false) return { sight: 'Hidden', because: sayClosed({ is: 'hidden' }) };
+  if (shadow !== null) return { sight: 'Shadowed', because: sayClosed({ is: 'shadowed', by: shadow.title }) };
   if (item.opens !== null || item.closes !== null) return { sight: 'Timed', because: sayTimes(item) };
   return { sight: 'Shown', because: 'Students see it.' };
 }

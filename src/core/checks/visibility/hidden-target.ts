@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { contentOfNode } from '@/core/links/graph';
 import { namesAnswers } from '@/core/text/answer-name';
 import { defineCheck } from '../check';
 import { hiddenAround, whyClosed } from './open-doors';
@@ -33,7 +34,7 @@ export const hiddenTarget = defineCheck({
     for (const { from, edge } of doors.links) {
       if (holds(from)) continue;
       const path = edge.to.startsWith('file:') ? edge.to.slice(5) : '';
-      const content = edge.to.startsWith('content:') ? edge.to.slice(8) : (files.get(path) ?? null);
+      const content = contentOfNode(edge.to) ?? files.get(path) ?? null;
       if (content === null || content === from.content) continue;
       const places = doors.placesOf(content).filter((i) => i.placed);
       const target = places[0];

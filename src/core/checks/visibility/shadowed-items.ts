@@ -1,3 +1,4 @@
+import { contentOfNode } from '@/core/links/graph';
 import type { GradeColumnRef } from '@/core/shell/refs';
 import type { Item } from '@/core/shell/model';
 import { pointsOf } from '@/core/shell/points';
@@ -20,7 +21,7 @@ export function shadowedIn(
 ): ShadowedGroup[] {
   const linked = new Set<Item>();
   for (const { edge } of doors.links) {
-    const content = edge.to.startsWith('content:') ? edge.to.slice(8) : null;
+    const content = contentOfNode(edge.to);
     if (content) for (const place of doors.placesOf(content)) linked.add(place);
   }
   const graded = new Set([...activities.values()].flat());

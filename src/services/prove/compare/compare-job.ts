@@ -1,17 +1,9 @@
 import { z } from 'zod';
-import { compareShells, type ShellComparison } from '@/core/two-shells/compare-shells';
-import { otherOrders } from '@/core/two-shells/other-orders';
-import { pairThings } from '@/core/two-shells/pairs';
+import { compareShells } from '@/core/two-shells/compare-shells';
 import { good } from '@/core/shell/result';
 import { comparisons } from '@/store/schema';
 import { defineJob } from '../../jobs/job-record';
 import { blobHash, shellOf } from '../../shells/kept-state';
-
-/** What is kept of a comparison. */
-export interface KeptComparison extends ShellComparison {
-  /** The siblings of each module that stand in another order, as the other shell orders them. */
-  readonly orders: readonly (readonly string[])[];
-}
 
 const state = z.strictObject({ versionId: z.string(), stateBlob: blobHash });
 
@@ -23,9 +15,7 @@ export const compareJob = defineJob({
     progress(0, 2, 'Reading both shells');
     const [ours, theirs] = [shellOf(blobs, here.stateBlob), shellOf(blobs, other.stateBlob)];
     progress(1, 2, 'Holding them together');
-    const comparison = compareShells(theirs, ours);
-    const orders = otherOrders(theirs, ours, pairThings(theirs, ours)).map(({ wanted }) => wanted);
-    return good(JSON.stringify({ ...comparison, orders } satisfies KeptComparison));
+    return good(JSON.stringify(compareShells(theirs, ours)));
   },
   settle: (comparison: string, { here, other, otherId }, { tx, now, shellId }) => {
     if (shellId === null) return;

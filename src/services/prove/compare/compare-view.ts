@@ -1,8 +1,9 @@
-import { and, eq, ne } from 'drizzle-orm';
+import { eq, ne } from 'drizzle-orm';
+import type { ShellComparison } from '@/core/two-shells/compare-shells';
 import { comparisons, shells } from '@/store/schema';
 import type { Context } from '../../context';
 import type { CurrentShell } from '../../shells/current-shell';
-import type { KeptComparison } from './compare-job';
+import { parseKept } from '../../shells/parse-kept';
 
 /** Another shell of the list. */
 export interface OtherShell {
@@ -13,7 +14,7 @@ export interface ComparedShell extends OtherShell {
   readonly at: string;
   /** One of the two was changed since. */
   readonly isStale: boolean;
-  readonly comparison: KeptComparison;
+  readonly comparison: ShellComparison;
 }
 /** What the comparison of a shell shows. */
 export interface CompareView {
@@ -35,7 +36,7 @@ export function compareView({ db }: Context, { row, version }: CurrentShell): Co
     .select()
     .from(comparisons)
     .innerJoin(shells, eq(shells.id, comparisons.otherId))
-    .where(and(eq(comparisons.shellId, row.id)))
+    .where(eq(comparisons.shellId, row.id))
     .orderBy(shells.code, shells.createdAt)
     .all();
   return {
@@ -48,7 +49,7 @@ export function compareView({ db }: Context, { row, version }: CurrentShell): Co
       name: nameOf(other),
       at: one.comparedAt,
       isStale: one.versionId !== version.id || one.otherVersionId !== other.versionId,
-      comparison: JSON.parse(one.comparison) as KeptComparison,
+      comparison: parseKept<ShellComparison>(one.comparison, 'What was compared'),
     })),
   };
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { nameOfShell } from '@/core/shell/name-of-shell';
 import { bad, good, type Result } from '@/core/shell/result';
 import { holdAgainstJob } from '../../add/hold-against-job';
 import type { Context } from '../../context';
@@ -39,7 +40,7 @@ export function orderHoldShell(
       'This shell stands on a campus host; things can only be added to a shell that was brought in as a package.',
     );
   const { row, version } = other.value;
-  const name = [row.code, row.title].filter((text) => text !== '').join(' ');
+  const name = nameOfShell(row);
   const jobId = context.jobs.order(holdAgainstJob, shell.row.id, {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),

@@ -1,4 +1,5 @@
-import { auditReport, aboutShell, nameOfShell, wholeFindingTable } from '@/formats/report/audit-report';
+import { nameOfShell } from '@/core/shell/name-of-shell';
+import { auditReport, aboutShell, wholeFindingTable } from '@/formats/report/audit-report';
 import type { Report } from '@/formats/report/model/report';
 import { runReport } from '@/formats/report/run-report';
 import { signOffReport, type Decided } from '@/formats/report/sign-off-report';

@@ -2,16 +2,44 @@ import type Database from 'better-sqlite3';
 import { plural } from '@/core/text/plural';
 import type { Diagnosis } from './diagnosis';
 
+interface JsonColumn {
+  readonly table: string;
+  readonly column: string;
+  /** The shell that a row belongs to, in SQL: the row is `t`. */
+  readonly shell: string;
+  /** How a row is mended that can be made again at any time; null for one that can’t. */
+  readonly again: string | null;
+}
+const combAgain = 'Throw that combing away; it is combed again with one press.';
+
 /** Columns that hold JSON, and what to do where one can't be read. */
-export const jsonColumns = [
-  { table: 'versions', column: 'inventory', of: 'shell_id' },
-  { table: 'versions', column: 'sketch', of: 'shell_id' },
-  { table: 'versions', column: 'intake', of: 'shell_id' },
-  { table: 'audits', column: 'counts', of: 'shell_id' },
-  { table: 'audits', column: 'checks', of: 'shell_id' },
-  { table: 'audits', column: 'tally', of: 'shell_id' },
-  { table: 'plan_steps', column: 'step', of: 'shell_id' },
-] as const;
+export const jsonColumns: readonly JsonColumn[] = [
+  { table: 'versions', column: 'inventory', shell: 't.shell_id', again: null },
+  { table: 'versions', column: 'sketch', shell: 't.shell_id', again: null },
+  { table: 'versions', column: 'intake', shell: 't.shell_id', again: null },
+  { table: 'audits', column: 'counts', shell: 't.shell_id', again: combAgain },
+  { table: 'audits', column: 'checks', shell: 't.shell_id', again: combAgain },
+  { table: 'audits', column: 'tally', shell: 't.shell_id', again: combAgain },
+  {
+    table: 'students_eyes',
+    column: 'eye',
+    shell: '(SELECT shell_id FROM audits WHERE id = t.audit_id)',
+    again: 'Throw that away; it is worked out anew when the shell is combed.',
+  },
+  {
+    table: 'comparisons',
+    column: 'comparison',
+    shell: 't.shell_id',
+    again: 'Throw that comparison away; it is made again with one press.',
+  },
+  {
+    table: 'shell_recipes',
+    column: 'ticked',
+    shell: 't.shell_id',
+    again: 'Let that recipe go; it is begun again with one press.',
+  },
+  { table: 'plan_steps', column: 'step', shell: 't.shell_id', again: null },
+];
 
 /** Says what SQLite finds wrong with its file, and which rows hang together with none. */
 export function examineDatabase(db: Database.Database, isInUse: boolean): Diagnosis[] {
@@ -55,21 +83,18 @@ function rowsAstray(db: Database.Database): Diagnosis[] {
 }
 
 function unreadableRows(db: Database.Database): Diagnosis[] {
-  return jsonColumns.flatMap(({ table, column, of }) => {
+  return jsonColumns.flatMap(({ table, column, shell, again }) => {
     const codes = db
       .prepare(
-        `SELECT DISTINCT s.code FROM ${table} t JOIN shells s ON s.id = t.${of} WHERE json_valid(t.${column}) = 0`,
+        `SELECT DISTINCT s.code FROM ${table} t JOIN shells s ON s.id = ${shell} WHERE json_valid(t.${column}) = 0`,
       )
       .pluck()
       .all() as string[];
-    return codes.map((code): Diagnosis => {
-      const isAudit = table === 'audits';
-      return {
-        code: 'row-unreadable',
-        sentence: `What was kept of the shell ${code} under “${column}” can’t be read.`,
-        mending: isAudit ? 'Throw that combing away; it is combed again with one press.' : null,
-      };
-    });
+    return codes.map((code): Diagnosis => ({
+      code: 'row-unreadable',
+      sentence: `What was kept of the shell ${code} under “${column}” can’t be read.`,
+      mending: again,
+    }));
   });
 }
 

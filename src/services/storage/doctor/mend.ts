@@ -48,12 +48,12 @@ function withBlobs<T>(dataDir: string, work: (blobs: BlobStore) => T): T {
   }
 }
 
-/** Builds indexes anew, and throws combings away that can't be read: they are made again at any time. */
+/** Builds indexes anew, and throws rows away that can't be read and are made again at any time. */
 function mendDatabase(dataDir: string): void {
   withDatabase(dataDir, (db) => {
     db.exec('REINDEX');
-    for (const { table, column } of jsonColumns)
-      if (table === 'audits') db.exec(`DELETE FROM audits WHERE json_valid(${column}) = 0`);
+    for (const { table, column, again } of jsonColumns)
+      if (again !== null) db.exec(`DELETE FROM ${table} WHERE json_valid(${column}) = 0`);
   });
 }
 

@@ -8,6 +8,7 @@ import { stateOfPoint } from '@/services/carry-out/restore-points';
 import { answer, notFound } from '@/services/safety/answer';
 import { blobHash } from '@/services/shells/kept-state';
 import type { CurrentShell } from '@/services/shells/current-shell';
+import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 
 const kindOf = (text: unknown): ExportKind =>
@@ -55,12 +56,12 @@ async function download(
   const result = await exportShell(context, shell, what, chosen, stateBlob);
   if (!result.ok) return answer(result);
   const { ending, type } = exportNames[what];
-  const name = `${(shell.row.code || shell.row.title).replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'shell'}${chosen ? '-part' : ''}${ending}`;
+  const name = `${fileNameOf(shell.row.code || shell.row.title)}${chosen ? '-part' : ''}${ending}`;
   return new Response(Readable.toWeb(result.value.stream) as ReadableStream, {
     headers: {
       'content-type': type,
       'content-length': String(result.value.bytes),
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'content-disposition': attachment(name),
     },
   });
 }

@@ -1,5 +1,6 @@
 import { ledgerCsv, ledgerJson } from '@/formats/report/ledger-files';
 import { fitting, ledgerQuery, wholeLedger } from '@/services/carry-out/ledger-view';
+import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 
 /** The ledger as a file: CSV, or with `format=json` JSON (`currycomb.ledger/1`). */
@@ -11,11 +12,11 @@ export const GET = shellRoute((shell, context, request) => {
   const entries = fitting(wholeLedger(context, shell.row.id), query.data);
   const isJson = params.get('format') === 'json';
   const body = isJson ? ledgerJson(shell.row.code, entries) : ledgerCsv(entries);
-  const name = `${shell.row.code.replace(/[^\p{L}\p{N}]+/gu, '-') || 'shell'}-ledger.${isJson ? 'json' : 'csv'}`;
+  const name = `${fileNameOf(shell.row.code)}-ledger.${isJson ? 'json' : 'csv'}`;
   return new Response(body, {
     headers: {
       'content-type': isJson ? 'application/json' : 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'content-disposition': attachment(name),
     },
   });
 });

@@ -4,17 +4,18 @@ import { sheetHtml } from '@/formats/question-sheet/sheet-html';
 import { todayHere } from '@/services/clock';
 import { answersSchema, questionSheet, readBackAnswers } from '@/services/decide/questions';
 import { answer, readBodyAs } from '@/services/safety/answer';
+import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 
 /** The question sheet as a file: a page, or a table with `?as=csv`. */
 export const GET = shellRoute((shell, context, request) => {
   const sheet = questionSheet(context, shell, spellDate(todayHere()));
   const isTable = new URL(request.url).searchParams.get('as') === 'csv';
-  const name = `${sheet.shell.replace(/[^\p{L}\p{N}]+/gu, '-')}-questions.${isTable ? 'csv' : 'html'}`;
+  const name = `${fileNameOf(sheet.shell)}-questions.${isTable ? 'csv' : 'html'}`;
   return new Response(isTable ? sheetCsv(sheet) : sheetHtml(sheet), {
     headers: {
       'content-type': `${isTable ? 'text/csv' : 'text/html'}; charset=utf-8`,
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'content-disposition': attachment(name),
     },
   });
 });

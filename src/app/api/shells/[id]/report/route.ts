@@ -8,6 +8,7 @@ import { orderWorkbook } from '@/services/prove/reports/order-workbook';
 import { auditOf, runOf, signOffOf } from '@/services/prove/reports/shell-reports';
 import { answer, notFound } from '@/services/safety/answer';
 import type { CurrentShell } from '@/services/shells/current-shell';
+import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 
 const querySchema = z.object({
@@ -47,8 +48,7 @@ async function send(
   { as, table }: Query,
   report: Report,
 ): Promise<Response> {
-  const fileName = `${report.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '')}.${as}`;
-  const attached = `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`;
+  const attached = attachment(`${fileNameOf(report.title)}.${as}`);
   switch (as) {
     case 'html': {
       const policy = "default-src 'none'; style-src 'unsafe-inline'";

@@ -1,15 +1,16 @@
 import { z } from 'zod';
 import { planFile, takePlanIn } from '@/services/decide/plan-file';
 import { answer, readBodyAs } from '@/services/safety/answer';
+import { attachment, fileNameOf } from '../../../../attachment';
 import { shellRoute } from '../../../../shell-route';
 
 /** The plan as a file. */
 export const GET = shellRoute((shell, context) => {
-  const name = `${(shell.row.code || shell.row.title).replace(/[^\p{L}\p{N}]+/gu, '-')}-plan.json`;
+  const name = `${fileNameOf(shell.row.code || shell.row.title)}-plan.json`;
   return new Response(`${JSON.stringify(planFile(context, shell), null, 2)}\n`, {
     headers: {
       'content-type': 'application/json',
-      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'content-disposition': attachment(name),
     },
   });
 });
