@@ -23,11 +23,12 @@ export interface Stage {
   close(): Promise<void>;
 }
 
-export async function startStage(): Promise<Stage> {
+/** `env`: what the application is told besides. */
+export async function startStage(env: Readonly<Record<string, string>> = {}): Promise<Stage> {
   const dataDir = mkdtempSync(join(tmpdir(), 'currycomb-e2e-'));
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
-  let server = await serve(port, dataDir, address);
+  let server = await serve(port, dataDir, env);
   const browser = await puppeteer.launch({
     executablePath: '/usr/bin/chromium',
     args: [...chromeArguments],
@@ -45,7 +46,7 @@ export async function startStage(): Promise<Stage> {
     async restart(meanwhile) {
       await ended(server);
       meanwhile?.();
-      server = await serve(port, dataDir, address);
+      server = await serve(port, dataDir, env);
     },
     serverMemory: () => memoryOf(server.pid ?? 0),
     async close() {
@@ -56,9 +57,14 @@ export async function startStage(): Promise<Stage> {
   };
 }
 
-async function serve(port: number, dataDir: string, address: string): Promise<ChildProcess> {
+async function serve(
+  port: number,
+  dataDir: string,
+  more: Readonly<Record<string, string>>,
+): Promise<ChildProcess> {
+  const address = `http://127.0.0.1:${port}`;
   const server = spawn('node', ['dist/server.mjs', '--port', String(port)], {
-    env: { ...process.env, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+    env: { ...process.env, ...more, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const said: string[] = [];

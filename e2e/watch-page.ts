@@ -43,6 +43,7 @@ interface Violation {
 
 /** What axe finds serious or critical on the page as it stands (WCAG 2.2 A and AA rules). */
 export async function seriousProblems(page: Page): Promise<string[]> {
+  await coloursSettled(page);
   await page.evaluate(axeSource);
   const violations = await page.evaluate(async () => {
     const { axe } = window as unknown as {
@@ -59,6 +60,20 @@ export async function seriousProblems(page: Page): Promise<string[]> {
           .map((n) => `${JSON.stringify(n.target)} ${n.failureSummary ?? ''}`)
           .join(' | ')}`,
     );
+}
+
+/**
+ * Waits until what fades in or out is there: a button half way between disabled and enabled has colours
+ * that no style names. What moves for ever, such as a bar of progress, is not waited for.
+ */
+async function coloursSettled(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    const fading = document
+      .getAnimations()
+      .filter((animation) => Number.isFinite(animation.effect?.getComputedTiming().endTime));
+    const longest = new Promise((resolve) => setTimeout(resolve, 1_000));
+    await Promise.race([Promise.allSettled(fading.map((animation) => animation.finished)), longest]);
+  });
 }
 
 /** Shows a page in light or dark, and waits until its colours have gone over. */

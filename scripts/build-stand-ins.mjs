@@ -4,7 +4,7 @@ import { bundleOptions } from './bundle-options.mjs';
 
 await build({
   ...bundleOptions,
-  entryPoints: { campus: 'stand-ins/campus/main.ts' },
+  entryPoints: { campus: 'stand-ins/campus/main.ts', 'outside-web': 'stand-ins/outside-web/main.ts' },
   outdir: 'dist/stand-ins',
   outExtension: { '.js': '.mjs' },
 });

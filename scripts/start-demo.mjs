@@ -1,6 +1,7 @@
 // Starts the application and says where it is and what to drop in.
 import { spawn } from 'node:child_process';
-import { relative } from 'node:path';
+import { existsSync, rmSync } from 'node:fs';
+import { join, relative } from 'node:path';
 
 const port = Number(process.argv[2]);
 const address = `http://127.0.0.1:${port}`;
@@ -20,7 +21,7 @@ const start = (command, env) => {
   });
   children.push(child);
   child.on('exit', (code) => {
-    // Both or neither: where one ends, the other does, too.
+    // All or none: where one ends, the others do, too.
     stop();
     if (children.some((one) => one.exitCode === null && one.signalCode === null)) return;
     if (said.length) process.stderr.write(Buffer.concat(said));
@@ -32,11 +33,17 @@ const stop = () => {
 };
 process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
+const web = join(process.env.CURRYCOMB_DATA ?? '.data', 'outside-web.json');
+rmSync(web, { force: true });
 start(['dist/stand-ins/campus.mjs', String(port + 10)], { CAMPUS_DATA: process.env.CURRYCOMB_DATA });
+// The web outside stands in, too: no probe of the demo leaves this computer.
+start(['dist/stand-ins/outside-web.mjs', web]);
 start(['dist/server.mjs', '--port', String(port)], {
   CURRYCOMB_HOST: hostAddress,
+  CURRYCOMB_WEB: web,
 });
 
+for (let n = 0; n < 240 && !existsSync(web); n += 1) await new Promise((r) => setTimeout(r, 250));
 await answers(address, 'The application');
 await answers(hostAddress, 'The campus host');
 const greeting = await bringInDemo().catch((error) => {
@@ -50,7 +57,8 @@ ${greeting}
 
 A campus host stands in at ${hostAddress}, with BIO 355 on it: bring it in “from a campus host”,
 as r.alder with the secret marsh-marigold. What goes wrong there is set on its own page.
-Stop both with Ctrl C.`);
+The web outside stands in, too: the link probe (Prove, Outside links) asks nothing but this computer.
+Stop all with Ctrl C.`);
 
 /** Waits until something answers; gives up after a minute. */
 async function answers(url, name) {

@@ -3,6 +3,8 @@
 import { writeFileSync } from 'node:fs';
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
+import type { Probe } from '@/core/probe/probe';
+import { webStates } from '@/core/probe/web-answer';
 import { runChecks } from '@/core/checks/run-checks';
 import { shellRef } from '@/core/shell/refs';
 import type { LocalDate } from '@/core/time/local-date';
@@ -13,6 +15,16 @@ import { structures, type Bench } from './structures';
 import { caseTables } from './case-names';
 import { sortsOfShells } from './sorts-of-shells';
 import { wholeShells, type WholeBench, type WholeShell } from './whole-shells';
+
+/** What the web would answer: addresses say themselves, in their first part, what they come to. */
+const asked: Probe = {
+  answerOf: (url) => {
+    const state = webStates.find((one) => new URL(url).hostname.startsWith(`${one}.`));
+    if (state === undefined) return null;
+    const movedTo = state === 'moved' ? 'https://answers.example/' : null;
+    return { url, state, status: null, movedTo, hops: [], says: '', askedAt: '2027-01-04T08:00:00Z' };
+  },
+};
 
 const each = Number(process.argv[2] ?? 60);
 const leastRecall = 0.995;
@@ -152,7 +164,7 @@ function wholeTrial(
       c.page(title, `<p>${text()}</p><p>${text()}</p>`);
     const bench = { c, text, d };
     const over = plant(bench) ?? {};
-    const { findings } = runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules });
+    const { findings } = runChecks({ ...c.shell(), ...over }, { checks: allChecks, rules, probe: asked });
     told.push(findings.some((f) => f.check === check && f.subjects.length >= names(bench)));
   }
   const numbersOf = (wanted: boolean) => told.flatMap((t, k) => (t === wanted ? [`shell ${k}`] : []));
@@ -173,7 +185,7 @@ function trial(check: string, plant: (b: Bench) => string): Trial {
     gradeColumns: more.columns,
   };
   const subjects = new Set(
-    runChecks(shell, { checks: allChecks, rules })
+    runChecks(shell, { checks: allChecks, rules, probe: asked })
       .findings.filter((f) => f.check === check)
       .flatMap((f) => f.subjects.map((s) => s.ref)),
   );

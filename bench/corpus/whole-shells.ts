@@ -265,6 +265,18 @@ export const wholeShells: readonly WholeShell[] = [
     }),
   },
   {
+    check: 'outdated.dead-link',
+    fault: (b) => {
+      const address = `https://${b.d.pick(['gone', 'no-host', 'bad-certificate', 'moved', 'ended'])}.rivers.example/notes`;
+      if (b.d.below(2)) b.c.webLink('River notes', address);
+      else b.c.page('Reading', `<p>See <a href="${address}#two">the notes</a>.</p>`);
+    },
+    decoy: (b) => {
+      const states = ['sign-in', 'slow', 'fault', 'busy', 'loop', 'private', 'says-gone', 'answers'];
+      b.c.webLink('River notes', `https://${b.d.pick(states)}.rivers.example/notes`);
+    },
+  },
+  {
     check: 'outdated.former-tool',
     fault: (b) =>
       turned(

@@ -382,6 +382,32 @@ export const jobs = sqliteTable(
   (t) => [index('jobs_by_state').on(t.state), index('jobs_by_shell').on(t.shellId, t.kind)],
 );
 
+/** What the person has switched on; what has no row is off. */
+export const switches = sqliteTable('switches', {
+  name: text('name').primaryKey(),
+  turnedOnAt: text('turned_on_at').notNull(),
+});
+
+/** What addresses outside answered, whichever shell leads there. */
+export const webAnswers = sqliteTable('web_answers', {
+  url: text('url').primaryKey(),
+  state: text('state').notNull(),
+  /** The whole answer as JSON. */
+  answer: text('answer').notNull(),
+  askedAt: text('asked_at').notNull(),
+});
+
+/** The last probe of a shell: which addresses led out of it, and from where. */
+export const shellProbes = sqliteTable('shell_probes', {
+  shellId: text('shell_id')
+    .primaryKey()
+    .references(() => shells.id, { onDelete: 'cascade' }),
+  versionId: text('version_id').notNull(),
+  /** The addresses with the places that lead there, as JSON. */
+  links: text('links').notNull(),
+  probedAt: text('probed_at').notNull(),
+});
+
 /** A shell compared with another: the last time that it was asked, of which states, and what came of it as JSON. */
 export const comparisons = sqliteTable(
   'comparisons',

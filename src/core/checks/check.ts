@@ -69,6 +69,8 @@ export interface CheckRecord<
   readonly page: CheckPage;
   /** A reason why the check says nothing about this shell, or null where it applies. */
   notApplicable(shell: Shell): string | null;
+  /** What nobody has asked for yet that it needs, or null where it can look. */
+  notAsked?(facts: Pick<Facts, Needs>): string | null;
   find(input: CheckInput<Options, Needs>): Iterable<RawFinding<Messages>>;
 }
 

@@ -1,6 +1,7 @@
 import { contentKeys, type ContentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf, type LinkGraph, type NodeKey } from '@/core/links/graph';
 import { placedNodes, reachableFrom } from '@/core/links/reachability';
+import type { Probe } from '@/core/probe/probe';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import { countShell, type ShellCounts } from '@/core/shell/inventory';
 import type { CourseEvent, Item, Shell } from '@/core/shell/model';
@@ -57,6 +58,8 @@ export interface Facts {
   readonly carriedEvents: ReadonlyMap<CourseEvent, CarriedReason>;
   /** Refs of the events that checks before this one found something about. */
   readonly foundEvents: ReadonlySet<string>;
+  /** What addresses outside answered when they were asked; null where nobody asked yet. */
+  readonly probe: Probe | null;
 }
 
 /** `shell` is the whole of it; what only pairs, groups or counts along looks at the rest beside the stores of staff. */
@@ -65,6 +68,7 @@ export function factsOf(
   stores: StaffStores,
   rules: HouseRules,
   foundEvents: ReadonlySet<string>,
+  probe: Probe | null,
 ): Facts {
   const { rest } = stores;
   const fact = <T>(work: () => T): (() => T) => {
@@ -90,6 +94,7 @@ export function factsOf(
   );
   return {
     foundEvents,
+    probe,
     staffStores: stores,
     whole: shell,
     get carriedEvents() {

@@ -54,7 +54,7 @@ export interface Evidence {
 
 export const remedyActions = [
   'delete', 'hide', 'show', 'move', 'place', 'lift-out', 'sort', 'rename', 'merge', 'relink', 'unlink', 're-date', 'end-recurrence',
-  'exclude-occurrence', 'drop-requirement', 'set-category', 'file-access',
+  'exclude-occurrence', 'drop-link', 'drop-requirement', 'set-category', 'file-access',
 ] as const; // prettier-ignore
 export type RemedyAction = (typeof remedyActions)[number];
 export type RemedyKind = 'safe' | 'judgement';
@@ -71,10 +71,12 @@ export interface RemedyParams {
   /** For a merge: what each target becomes a part of. */
   readonly with?: Readonly<Record<string, string>>;
   readonly titles?: Readonly<Record<string, string>>;
-  /** For addresses in the targets' texts, as they are written: the ref or path that each shall lead to. */
+  /** For addresses in the targets' texts, as they are written: the ref, path or web address that each shall lead to. */
   readonly addresses?: Readonly<Record<string, string>>;
   /** For an unlink: addresses as they are written. */
   readonly drop?: readonly string[];
+  /** For links taken out of events: the addresses of each. */
+  readonly links?: Readonly<Record<string, readonly string[]>>;
   /** For the end of a series: the last day. */
   readonly until?: string;
   /** For dates taken out of a series, by event. */

@@ -13,7 +13,6 @@ const helpers = new Set([
   'near-groups',
   'series',
   'counted-series',
-  'joining-links',
   'carried-events',
   'open-doors',
   'shadowed-items',

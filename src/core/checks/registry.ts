@@ -33,6 +33,7 @@ import { unusedFile } from './orphan/unused-file';
 import { unusedHomePage } from './orphan/unused-home-page';
 import { dateOrder } from './outdated/date-order';
 import { dateOutsideTerm } from './outdated/date-outside-term';
+import { deadLink } from './outdated/dead-link';
 import { formerTool } from './outdated/former-tool';
 import { leftoverPhrase } from './outdated/leftover-phrase';
 import { oldAnnouncement } from './outdated/old-announcement';
@@ -108,6 +109,7 @@ export const allChecks = [
   unusedHomePage,
   dateOrder,
   dateOutsideTerm,
+  deadLink,
   formerTool,
   leftoverPhrase,
   oldAnnouncement,

@@ -1,5 +1,6 @@
 import type { ShellCounts } from '@/core/shell/inventory';
 import { compareText } from '@/core/compare-text';
+import type { Probe } from '@/core/probe/probe';
 import { fingerprint } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import { word, type CheckRecord, type RawFinding } from './check';
@@ -9,11 +10,13 @@ import { defaultHouseRules, type HouseRules } from './house-rules';
 import { staffStoresOf } from './staff-stores';
 import { indexSubjects, type SubjectIndex } from './subjects';
 
-/** What one check came to: three answers that are never mixed up. */
+/** What one check came to: answers that are never mixed up. */
 export type CheckOutcome =
   | { readonly state: 'found'; readonly count: number }
   | { readonly state: 'nothing-found' }
   | { readonly state: 'not-applicable'; readonly reason: string }
+  /** It needs something that nobody has asked for yet. */
+  | { readonly state: 'not-asked'; readonly reason: string }
   | { readonly state: 'could-not-run'; readonly reason: string }
   | { readonly state: 'switched-off' };
 export interface CheckRow {
@@ -31,6 +34,8 @@ export interface Audit {
 export interface RunOptions {
   readonly checks: readonly CheckRecord[];
   readonly rules?: HouseRules;
+  /** What addresses outside answered; left out where nobody asked them. */
+  readonly probe?: Probe | null;
   /** Called before each check with how many are done. */
   readonly onProgress?: (done: number, total: number, check: CheckRecord) => void;
   /** Milliseconds, for `onTimings`: the core has no clock of its own. */
@@ -57,7 +62,7 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
   const rules = options.rules ?? defaultHouseRules(options.checks);
   const events = new Set<string>();
   const stores = staffStoresOf(shell, rules.staffStore);
-  const facts = factsOf(shell, stores, rules, events);
+  const facts = factsOf(shell, stores, rules, events, options.probe ?? null);
   const subjects = indexSubjects(shell);
   const rows: CheckRow[] = [];
   const drafts: Draft[] = [];
@@ -84,6 +89,9 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     const reason = check.notApplicable(shell);
     if (reason !== null)
       return void rows.push({ check: check.id, outcome: { state: 'not-applicable', reason } });
+    const unasked = check.notAsked?.(only(facts, check.needs)) ?? null;
+    if (unasked !== null)
+      return void rows.push({ check: check.id, outcome: { state: 'not-asked', reason: unasked } });
     try {
       const raw = [
         ...check.find({

@@ -47,12 +47,13 @@ function stateOf(asked: readonly AskedCheck[], open: number): OpeningState {
 }
 
 function whyNotAsked(outcome: CheckOutcome | undefined): string | null {
-  if (!outcome) return 'not probed yet';
+  if (!outcome) return 'not looked at by the version of Currycomb that combed it; comb it again';
   switch (outcome.state) {
     case 'found':
     case 'nothing-found':
       return null;
     case 'not-applicable':
+    case 'not-asked':
       return outcome.reason;
     case 'could-not-run':
       return `could not run: ${outcome.reason}`;

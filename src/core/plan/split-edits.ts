@@ -25,6 +25,8 @@ export function splitEdits(
   const parts = new Map<string, { steps: readonly number[]; edits: Edit[] }>();
   const removes: StepEdits[] = [];
   const inserts: StepEdits[] = [];
+  // Said of a list that has lost what goes and has not got what comes.
+  const orders: StepEdits[] = [];
   const add = (steps: readonly number[], edit: Edit) => {
     const key = steps.join(' ');
     const part = parts.get(key);
@@ -43,12 +45,14 @@ export function splitEdits(
         add(causeOf(edit.list, edit.ref), edit);
         break;
       case 'order':
+        orders.push({ steps: causeOf('items', ''), edits: [edit] });
+        break;
       case 'facts':
         add(causeOf('items', ''), edit);
         break;
     }
   }
-  return [...removes, ...inserts, ...parts.values()];
+  return [...removes, ...orders, ...inserts, ...parts.values()];
 }
 
 type Things = readonly PlacedThing<ListName>[];

@@ -6,6 +6,7 @@ import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';
 import { ZipWriter } from '../archive/zip-writer';
 import { bodySpans, replaceSpans, withoutQuestions } from './body-spans';
+import { leadWebLink } from './lead-web-link';
 import { stateFilePath } from './read-entries';
 import { writeManifest } from './write-manifest';
 
@@ -30,7 +31,10 @@ export async function writeCartridge(shell: Shell, source: BytesSource, file: st
     zip.add('imsmanifest.xml', Buffer.from(writeManifest(shell), 'utf8'));
     zip.add(stateFilePath, Buffer.from(writeState(shell), 'utf8'));
     const bodies = new Map<FilePath, Content>();
-    for (const content of shell.contents) if (content.textPath) bodies.set(content.textPath, content);
+    for (const content of shell.contents) {
+      const path = content.textPath ?? linkPath(content);
+      if (path) bodies.set(path, content);
+    }
     for (const entry of entriesOf(shell)) {
       const body = bodies.get(entry.path);
       const pack = !isPacked(entry.path);
@@ -44,6 +48,12 @@ export async function writeCartridge(shell: Shell, source: BytesSource, file: st
     zip.close();
     throw error;
   }
+}
+
+/** The file that holds the address of a web link; null for other contents, and where the manifest itself holds it. */
+function linkPath(content: Content): FilePath | null {
+  if (content.kind !== 'web-link' || content.target === null) return null;
+  return content.href ?? content.files[0] ?? null;
 }
 
 const isPacked = (path: string): boolean =>
@@ -83,6 +93,10 @@ function bodyBytes(content: Content, original: Buffer | null): Buffer {
   if (content.kind === 'page') return textBytes(content.texts[0] ?? '', original);
   if (!original) throw lost(`The file of “${content.id}”`);
   const decoded = decodeText(original);
+  if (content.kind === 'web-link') {
+    const led = leadWebLink(decoded.text, content.target ?? '');
+    return led === decoded.text ? original : encodeText(led, decoded);
+  }
   const spans = bodySpans(decoded.text, content.kind) ?? [];
   if (spans.length === content.texts.length && spans.every((span, i) => span.text === content.texts[i]))
     return original;

@@ -104,7 +104,7 @@ const findingTable = (family: Finding['family'], findings: readonly Finding[]): 
       ]),
   );
 
-/** Three answers that are never mixed up. */
+/** Answers that are never mixed up. */
 function otherChecksTable(audit: Audit): ReportTable[] {
   const rows = audit.checks.flatMap(({ check, outcome }): string[][] => {
     const title = checkById(check)?.title ?? check;
@@ -115,6 +115,8 @@ function otherChecksTable(audit: Audit): ReportTable[] {
         return [[title, 'nothing found', '']];
       case 'not-applicable':
         return [[title, 'not applicable', outcome.reason]];
+      case 'not-asked':
+        return [[title, 'not asked yet', outcome.reason]];
       case 'could-not-run':
         return [[title, 'could not run', outcome.reason]];
       case 'switched-off':

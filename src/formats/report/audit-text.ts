@@ -27,6 +27,7 @@ export function auditText(shell: Shell, intake: readonly IntakeNote[], audit: Au
   for (const row of audit.checks) {
     if (row.outcome.state === 'not-applicable')
       lines.push(`Not applicable: ${row.check}, since ${row.outcome.reason}`);
+    if (row.outcome.state === 'not-asked') lines.push(`Not asked yet: ${row.check}: ${row.outcome.reason}`);
     if (row.outcome.state === 'could-not-run')
       lines.push(`Could not run: ${row.check}: ${row.outcome.reason}`);
   }

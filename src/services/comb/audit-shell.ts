@@ -1,13 +1,21 @@
 import type { HouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { runChecks, type Audit, type RunOptions } from '@/core/checks/run-checks';
+import { probeOf } from '@/core/probe/probe';
+import type { WebAnswer } from '@/core/probe/web-answer';
 import type { Shell } from '@/core/shell/model';
 
-/** Combs a shell with every check there is. */
+/** Combs a shell with every check there is. `answers` are what addresses outside answered, null where nobody asked. */
 export const auditShell = (
   shell: Shell,
   rules?: HouseRules,
   onProgress?: RunOptions['onProgress'],
-  onTimings?: RunOptions['onTimings'],
+  answers: readonly WebAnswer[] | null = null,
 ): Audit =>
-  runChecks(shell, { checks: allChecks, rules, onProgress, onTimings, clock: () => performance.now() });
+  runChecks(shell, {
+    checks: allChecks,
+    rules,
+    probe: probeOf(answers),
+    onProgress,
+    clock: () => performance.now(),
+  });

@@ -9,6 +9,7 @@ import { digest } from '@/core/shell/digest';
 import { good, type Result } from '@/core/shell/result';
 import { audits, shells } from '@/store/schema';
 import { rulesFrom, rulesKey, writtenRules, type WrittenRules } from '../house-rules/written-rules';
+import { knownAnswers, type KnownAnswers } from '../probe/known-answers';
 import { defineJob, Refusal, type WorkerTools } from '../jobs/job-record';
 import { courseOf } from '../shells/course';
 import { blobHash, shellOf } from '../shells/kept-state';
@@ -39,10 +40,15 @@ const mostRemembered = 20_000;
 /** Combs a version of a shell; the findings are kept with it. */
 export const combJob = defineJob({
   kind: 'comb',
-  input: z.strictObject({ versionId: z.string(), stateBlob: blobHash, rules: writtenRules }),
+  input: z.strictObject({
+    versionId: z.string(),
+    stateBlob: blobHash,
+    rules: writtenRules,
+    answers: knownAnswers,
+  }),
   drafts: true,
-  run: async ({ stateBlob, rules }, tools): Promise<Result<Combed>> => {
-    const whole = recall(stateBlob, rules, tools) ?? comb(stateBlob, rules, tools);
+  run: async (input, tools): Promise<Result<Combed>> => {
+    const whole = recall(input, tools) ?? comb(input, tools);
     if (!whole.ok) return whole;
     const { rows, ...combed } = whole.value;
     const auditId = randomUUID();
@@ -81,26 +87,32 @@ export const combJob = defineJob({
   abandon: ({ versionId }, tx) => dropDrafts(tx, versionId),
 });
 
-const keyOf = (stateBlob: Sha256, rules: WrittenRules) =>
-  `audit ${stateBlob} ${digest(JSON.stringify(rules))}`;
+/** What a comb looks at. */
+interface CombInput {
+  readonly stateBlob: Sha256;
+  readonly rules: WrittenRules;
+  readonly answers: KnownAnswers;
+}
 
-/** The same shell under the same rules by the same program has the same findings. */
-function recall(stateBlob: Sha256, rules: WrittenRules, { memo }: WorkerTools): Result<WholeComb> | null {
-  const known = memo.get(keyOf(stateBlob, rules));
+const keyOf = ({ stateBlob, rules, answers }: CombInput) =>
+  `audit ${stateBlob} ${digest(JSON.stringify(rules))} ${answers ? digest(JSON.stringify(answers)) : ''}`;
+
+/** The same shell under the same rules, with the same answers from outside, has the same findings. */
+function recall(input: CombInput, { memo }: WorkerTools): Result<WholeComb> | null {
+  const known = memo.get(keyOf(input));
   return known && good(JSON.parse(known.toString('utf8')) as WholeComb);
 }
 
-function comb(
-  stateBlob: Sha256,
-  rules: WrittenRules,
-  { blobs, memo, progress }: WorkerTools,
-): Result<WholeComb> {
+function comb(input: CombInput, { blobs, memo, progress }: WorkerTools): Result<WholeComb> {
+  const { stateBlob, rules, answers } = input;
   const read = rulesFrom(rules);
   if (!read.ok) return read;
   const begun = performance.now();
   const shell = shellOf(blobs, stateBlob);
   recallReadings(memo, shell);
-  const audit = auditShell(shell, read.value, (done, total, check) => progress(done, total, check.title));
+  const tell = (done: number, total: number, { title }: { readonly title: string }) =>
+    progress(done, total, title);
+  const audit = auditShell(shell, read.value, tell, answers);
   const { counts, checks } = audit;
   const { listed, unlisted } = listedShare(audit.findings, counts);
   const rows = rowsOf(shell, listed);
@@ -110,7 +122,7 @@ function comb(
   keepReadings(memo, shell);
   if (listed.length > mostRemembered) return good({ ...combed, rows });
   const kept = [...rows];
-  memo.put([[keyOf(stateBlob, rules), Buffer.from(JSON.stringify({ ...combed, rows: kept }))]]);
+  memo.put([[keyOf(input), Buffer.from(JSON.stringify({ ...combed, rows: kept }))]]);
   return good({ ...combed, rows: kept });
 }
 

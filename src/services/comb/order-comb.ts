@@ -1,5 +1,6 @@
 import type { Context } from '../context';
 import { combJob } from './comb-job';
+import { answersFor } from '../probe/known-answers';
 import { keptRules } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
@@ -12,6 +13,7 @@ export const orderComb = (context: Context, { row, version }: CurrentShell): str
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
     rules: keptRules(context).written,
+    answers: answersFor(context.db, row.id),
   });
 
 /** Orders a version to be combed where another job has just written it. */
@@ -21,4 +23,5 @@ export const orderCombOf = (
   versionId: string,
   stateBlob: string,
   rules: WrittenRules,
-): string => desk.order('comb', shellId, { versionId, stateBlob, rules });
+): string =>
+  desk.order('comb', shellId, { versionId, stateBlob, rules, answers: answersFor(desk.tx, shellId) });

@@ -2,6 +2,7 @@ import { good, type Result } from '@/core/shell/result';
 import { tryRulesJob } from './try-rules-job';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
+import { answersFor } from '../probe/known-answers';
 import { blobHash } from '../shells/kept-state';
 import { keptRules } from './house-rules';
 import { rulesFrom, type WrittenRules } from './written-rules';
@@ -16,5 +17,6 @@ export function orderTryRules(
   if (!read.ok) return read;
   const stateBlob = blobHash.parse(shell.version.stateBlob);
   const rules = { now: keptRules(context).written, then: written };
-  return good({ jobId: context.jobs.order(tryRulesJob, shell.row.id, { stateBlob, ...rules }) });
+  const answers = answersFor(context.db, shell.row.id);
+  return good({ jobId: context.jobs.order(tryRulesJob, shell.row.id, { stateBlob, answers, ...rules }) });
 }

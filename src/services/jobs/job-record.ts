@@ -41,6 +41,11 @@ export interface JobRecord<Kind extends string, Input, Output> {
   readonly supersedes?: boolean;
   /** Runs while no other job does. */
   readonly exclusive?: boolean;
+  /**
+   * Waits for the world outside and reads a version that does not change: it holds up no other job of its shell, and runs
+   * beside all others.
+   */
+  readonly aside?: boolean;
   /** Leaves blobs that nothing uses where it does not end well. */
   readonly leavesBlobs?: boolean;
   readonly run: (input: Input, tools: WorkerTools) => Promise<Result<Output>>;

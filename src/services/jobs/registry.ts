@@ -7,6 +7,7 @@ import { undoJob } from '../carry-out/undo-job';
 import { pullJob } from '../hosts/pull-job';
 import { combJob } from '../comb/comb-job';
 import { tryRulesJob } from '../house-rules/try-rules-job';
+import { probeJob } from '../probe/probe-job';
 import { compareJob } from '../prove/compare/compare-job';
 import { exportJob } from '../prove/export-job';
 import { workbookJob } from '../prove/reports/workbook-job';
@@ -28,6 +29,7 @@ export const jobRecords = {
   export: exportJob,
   'hold-against': holdAgainstJob,
   'host-run': hostRunJob,
+  probe: probeJob,
   pull: pullJob,
   rehearse: rehearseJob,
   sweep: sweepJob,

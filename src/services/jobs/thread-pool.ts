@@ -28,10 +28,6 @@ export class ThreadPool {
     private readonly listener: PoolListener,
   ) {}
 
-  get isFull(): boolean {
-    return this.threads.filter((thread) => thread.job !== null).length >= this.size;
-  }
-
   /** Gives a job to a free thread, best to one that knows the shell. */
   start(message: JobMessage, shellId: string | null): void {
     const free = this.threads.filter((thread) => thread.job === null);

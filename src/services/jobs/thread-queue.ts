@@ -20,6 +20,8 @@ const storagePause = 2_000;
 /** How long a job may say nothing, and how often that is looked at, in milliseconds. */
 const longestSilence = 30 * 60_000;
 const silenceLookedAt = 60_000;
+/** So many jobs that wait for the world outside run beside the others. */
+const mostAside = 1;
 
 /**
  * Jobs as rows, done by worker threads. One lane per shell: its jobs run one after another; those of different shells
@@ -41,12 +43,12 @@ export class ThreadQueue implements JobQueue {
   constructor(
     private readonly db: Db,
     paths: { readonly workerFile: string; readonly dataDir: string },
-    threads = 2,
+    private readonly threads = 2,
   ) {
     this.events.setMaxListeners(0);
     this.rows = new JobRows(db);
     this.dataDir = paths.dataDir;
-    this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads, {
+    this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads + mostAside, {
       hear: (report) => this.hear(report),
       lost: (id, error) => this.crash(id, error),
     });
@@ -172,25 +174,37 @@ export class ThreadQueue implements JobQueue {
 
   private startWaiting(): void {
     for (const job of this.rows.waiting()) {
-      if (this.pool.isFull) return;
       const record = jobOf(job.kind);
       if (!record) {
         this.fail(job, `There is no job “${job.kind}” in this version of Currycomb; nothing was changed.`);
         continue;
       }
       // An exclusive job waits until all else is done, and all that comes behind it waits for it.
-      if (record.exclusive && (this.running.size > 0 || this.ending.size > 0)) return;
-      if (this.isLaneBusy(job)) continue;
+      if (record.exclusive && (this.underWayBeside(false) > 0 || this.ending.size > 0)) return;
+      if (!this.hasRoom(record) || this.isLaneBusy(job, record)) continue;
       this.start(job);
       if (record.exclusive) return;
     }
   }
 
-  private isLaneBusy(job: JobRow): boolean {
-    return [...this.running.values()].some(
-      (other) =>
-        jobOf(other.kind)?.exclusive === true || (job.shellId !== null && other.shellId === job.shellId),
-    );
+  private hasRoom(record: AnyJob): boolean {
+    const isAside = record.aside === true;
+    return this.underWayBeside(isAside) < (isAside ? mostAside : this.threads);
+  }
+
+  /** How many jobs are under way that run aside, or that do not. */
+  private underWayBeside(isAside: boolean): number {
+    return [...this.running.values()].filter((job) => (jobOf(job.kind)?.aside === true) === isAside).length;
+  }
+
+  private isLaneBusy(job: JobRow, record: AnyJob): boolean {
+    const others = [...this.running.values()].map((other) => ({ other, its: jobOf(other.kind) }));
+    return others.some(({ other, its }) => {
+      if (its?.exclusive === true) return true;
+      // One of the same kind and shell is waited for all the same.
+      if ((record.aside || its?.aside) && other.kind !== job.kind) return false;
+      return job.shellId !== null && other.shellId === job.shellId;
+    });
   }
 
   private start(job: JobRow): void {

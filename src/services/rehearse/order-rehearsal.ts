@@ -7,6 +7,7 @@ import type { Context } from '../context';
 import { planOf } from '../decide/plan';
 import { keptRules } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
+import { answersFor } from '../probe/known-answers';
 import { blobHash } from '../shells/kept-state';
 import type { RehearsalView } from './rehearse-job';
 
@@ -20,6 +21,7 @@ export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ 
     stateBlob: blobHash.parse(shell.version.stateBlob),
     steps: planOf(context.db, shell.row.id).map((row) => row.step),
     rules: keptRules(context).written,
+    answers: answersFor(context.db, shell.row.id),
   });
   return good({ jobId });
 }

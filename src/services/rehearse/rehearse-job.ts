@@ -22,6 +22,7 @@ import { auditShell } from '../comb/audit-shell';
 import { recallReadings } from '../comb/kept-readings';
 import { rulesFrom, writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
+import { knownAnswers } from '../probe/known-answers';
 import { blobHash, shellOf } from '../shells/kept-state';
 
 /** What a rehearsal came to, as it is kept for the stage that shows it. */
@@ -80,19 +81,20 @@ export const rehearseJob = defineJob({
     stateBlob: blobHash,
     steps: z.array(stepSchema),
     rules: writtenRules,
+    answers: knownAnswers,
   }),
   supersedes: true,
-  run: async ({ versionId, stateBlob, steps, rules }, { blobs, memo, progress }) => {
+  run: async ({ versionId, stateBlob, steps, rules, answers }, { blobs, memo, progress }) => {
     const shell = shellOf(blobs, stateBlob);
     recallReadings(memo, shell);
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     progress(0, 3, 'Combing the shell as it is');
-    const before = auditShell(shell, read.value);
+    const before = auditShell(shell, read.value, undefined, answers);
     progress(1, 3, 'Trying the plan on a copy');
     const rehearsal = rehearse(shell, before, steps, read.value, (after) => {
       progress(2, 3, 'Combing the copy');
-      return auditShell(after, read.value);
+      return auditShell(after, read.value, undefined, answers);
     });
     const { normalised } = rehearsal;
     return good({

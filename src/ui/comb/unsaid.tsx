@@ -3,12 +3,13 @@ import { plural } from '@/core/text/plural';
 import type { CombView } from '@/services/comb/comb-view';
 import styles from './comb.module.css';
 
-/** What the audit did not say, and why: three answers that are never mixed up, each with its checks. */
+/** What the audit did not say, and why: answers that are never mixed up, each with its checks. */
 export function Unsaid({ view }: { view: CombView }) {
   const of = (state: CombView['checks'][number]['row']['state']) =>
     view.checks.filter((c) => c.row.state === state);
   const groups = [
     { title: 'could not run', checks: of('could-not-run'), open: true },
+    { title: 'not asked yet', checks: of('not-asked'), open: true },
     { title: 'found nothing', checks: of('nothing-found'), open: false },
     { title: 'not applicable here', checks: of('not-applicable'), open: false },
     { title: 'switched off in the house rules', checks: of('switched-off'), open: false },

@@ -16,6 +16,7 @@ export const actionWords: Readonly<Record<RemedyAction, string>> = {
   're-date': 'Re-date',
   'end-recurrence': 'End',
   'exclude-occurrence': 'Take dates out of',
+  'drop-link': 'Drop the link of',
   'drop-requirement': 'Drop requirements of',
   'set-category': 'Move',
   'file-access': 'Change access of',

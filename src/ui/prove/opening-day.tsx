@@ -97,9 +97,13 @@ function CheckAnswer({ view, check }: { view: OpeningDayView; check: AskedCheck 
       </Link>
     );
   }
-  return (
-    <span className="soft">
-      {check.title}: {check.notAsked}
-    </span>
+  const said = `${check.title}: ${check.notAsked}`;
+  return isProbed(check) ? (
+    <Link href={`/shells/${id}/prove/outside`}>{said}</Link>
+  ) : (
+    <span className="soft">{said}</span>
   );
 }
+
+/** A check whose answers come from the link probe, which has a view of its own. */
+const isProbed = ({ check }: AskedCheck): boolean => check === 'outdated.dead-link';

@@ -4,6 +4,7 @@ const views = [
   { key: '', title: 'Proof' },
   { key: '/opening-day', title: 'Opening day' },
   { key: '/student', title: 'Student’s eye' },
+  { key: '/outside', title: 'Outside links' },
   { key: '/compare', title: 'Compare' },
   { key: '/next-time', title: 'Next time' },
 ] as const;

@@ -1,5 +1,7 @@
 import { runPlan, takeBack } from '@/core/plan/run-plan';
 import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
+import { probeOf } from '@/core/probe/probe';
+import type { WebAnswer } from '@/core/probe/web-answer';
 import type { Shell } from '@/core/shell/model';
 import { shellRef } from '@/core/shell/refs';
 import { parseLocalDate } from '@/core/time/local-date';
@@ -17,6 +19,8 @@ export interface FiringCase {
   readonly subjects: readonly (readonly string[])[];
   readonly expect?: (findings: readonly Finding[], shell: Shell) => void;
   readonly rules?: Partial<HouseRules>;
+  /** What addresses outside answered. */
+  readonly probe?: readonly WebAnswer[];
   /** Said on purpose where a guard holds a remedy of the case back. */
   readonly isBlocked?: true;
 }
@@ -24,6 +28,7 @@ export interface SilentCase {
   readonly name: string;
   readonly build: (c: ShellComposer) => Partial<Shell> | void;
   readonly rules?: Partial<HouseRules>;
+  readonly probe?: readonly WebAnswer[];
 }
 
 export const day = (text: string) => parseLocalDate(text)!;
@@ -56,8 +61,12 @@ export function checkCases(
   check: CheckRecord,
   cases: { readonly fires: readonly FiringCase[]; readonly silent: readonly SilentCase[] },
 ): void {
-  const run = (shell: Shell, rules: Partial<HouseRules> = {}) => {
-    const audit = runChecks(shell, { checks: [check], rules: { ...defaultHouseRules(allChecks), ...rules } });
+  const run = (shell: Shell, { rules = {}, probe }: Pick<FiringCase, 'rules' | 'probe'>) => {
+    const audit = runChecks(shell, {
+      checks: [check],
+      rules: { ...defaultHouseRules(allChecks), ...rules },
+      probe: probeOf(probe ?? null),
+    });
     const outcome = audit.checks[0]!.outcome;
     if (outcome.state === 'could-not-run') throw new Error(outcome.reason);
     return audit.findings;
@@ -66,9 +75,9 @@ export function checkCases(
   describe(`${check.id} fires`, () => {
     test.each(cases.fires.map((c) => [c.name, c] as const))('%s', (_, one) => {
       const shell = deepFreeze(shellFrom(one.build));
-      const findings = run(shell, one.rules);
+      const findings = run(shell, one);
       expect(findings.map((f) => f.subjects.map((s) => s.ref))).toEqual(one.subjects);
-      expect(JSON.stringify(run(shell, one.rules))).toBe(JSON.stringify(findings));
+      expect(JSON.stringify(run(shell, one))).toBe(JSON.stringify(findings));
       one.expect?.(findings, shell);
       let isBlocked = false;
       for (const finding of findings) {
@@ -80,7 +89,7 @@ export function checkCases(
           isBlocked = true;
           continue;
         }
-        expect(run(result.after, one.rules).map((f) => f.id)).not.toContain(finding.id);
+        expect(run(result.after, one).map((f) => f.id)).not.toContain(finding.id);
         expect(result.broken).toEqual([]);
         expect(takeBack(result)).toEqual(shell);
       }
@@ -89,7 +98,7 @@ export function checkCases(
   });
   describe(`${check.id} is silent`, () => {
     test.each(cases.silent.map((c) => [c.name, c] as const))('%s', (_, one) => {
-      expect(run(shellFrom(one.build), one.rules).map((f) => f.title)).toEqual([]);
+      expect(run(shellFrom(one.build), one).map((f) => f.title)).toEqual([]);
     });
   });
   test(`${check.id}: every message is provoked by some case`, () => {

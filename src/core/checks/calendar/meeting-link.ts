@@ -5,7 +5,7 @@ import { plural } from '@/core/text/plural';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
-import { joiningLinks } from './joining-links';
+import { joiningLinks } from '@/core/time/joining-links';
 
 type Why = 'outside' | 'past' | 'carried' | 'shared';
 

@@ -6,7 +6,7 @@ import { plural } from '@/core/text/plural';
 import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sideOfTerm } from '@/core/time/term';
 import { defineCheck } from '../check';
-import { joiningLinks } from './joining-links';
+import { joiningLinks } from '@/core/time/joining-links';
 
 export const unconfirmedMeeting = defineCheck({
   id: 'calendar.unconfirmed-meeting',

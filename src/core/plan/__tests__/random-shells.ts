@@ -8,6 +8,9 @@ import { resetAreas } from '../reset/areas';
 import type { WrittenStep } from '../written-step';
 import { hand } from './written-plans';
 
+/** Where the web links of generated shells lead, and where a plan leads them; the second needs escaping everywhere. */
+const webAddress = 'https://reading.example/units?a=1&b=2';
+const movedAddress = `https://reading.example/new?a=1&b="2"&c='3'`;
 const termEnd = parseLocalDate('2027-05-07');
 
 /** What the generated shells are made of; small numbers point at things that may or may not be there. */
@@ -46,6 +49,7 @@ const parts = fc.record({
   }),
   quizzes: fc.array(fc.record({ questions: fc.integer({ min: 1, max: 3 }) }), { maxLength: 2 }),
   bank: fc.boolean(),
+  webLinks: fc.nat(2),
   depends: fc.array(fc.tuple(fc.nat(8), fc.nat(5)), { maxLength: 2 }),
   events: fc.array(
     fc.record({
@@ -110,6 +114,7 @@ function composerOf(made: Parts): ShellComposer {
     c.file(filePath(i), data, { readableBy: f.readers });
     if (f.placed) c.fileItem(`File ${i}`, filePath(i), { ref: `fi${i}` });
   });
+  for (let i = 0; i < made.webLinks; i += 1) c.webLink(`Link ${i}`, webAddress, { ref: `w${i}` });
   const placedRefs = pages.flatMap((p, i) => (p.outside ? [] : [`p${i}`]));
   pages.forEach((p, i) => {
     const spelled = (n: number) => (p.based ? address(n).replace(/^\.\.\//, '') : address(n));
@@ -287,6 +292,7 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
     step((t, _, n) => hand('re-date', t, { dates: each(t, () => ({ start: '2027-01-18T10:00:00', series: { rule: `FREQ=WEEKLY;COUNT=${2 + (n % 5)}`, excluded: n % 2 ? ['2027-01-25T10:00:00'] : [], extra: [] } })) })),
     step((t, other) => hand('relink', t, { to: each(t, () => other) })),
     step((t) => hand('relink', t, { addresses: { '../nowhere.html': path, 'nowhere.html': path } })),
+    step((t) => hand('relink', t, { addresses: { [webAddress]: movedAddress, '../nowhere.html': movedAddress } })),
     step((t, _, n) => hand('rename', t, { titles: each(t, (r) => `${r} renamed ${n % 3}`) })),
     step((t, other, n) => hand('repeat', [`copy${n}`], { item: other, titles: { [`copy${n}`]: `Copy ${n}` } })),
     step((_, other, n) => hand('reset-area', [resetAreas[n % resetAreas.length] ?? 'items'], { keep: [other] })),

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
+import { isWebGoal, leadLink, linkOf } from '../links/web-goal';
 import { addressesOf, bodyOf, leadWritten } from '../links/written-addresses';
-import { defineAction } from './action';
-import { inEachBody } from './in-each-body';
+import { defineAction, type Applied } from './action';
 
 const addresses = z.record(z.string(), z.string());
 
-/** Leads addresses, as they are written in the targets’ texts, to files or pages of the shell. */
+/** Leads addresses, as they are written in the targets, to files or pages of the shell or to other web addresses. */
 export const relinkAddresses = defineAction({
   name: 'relink-addresses',
   label: 'Relink in',
@@ -21,21 +21,49 @@ export const relinkAddresses = defineAction({
   setsOf: (params) => ({ lead: params.addresses }),
   paramsOf: (targets) => ({ addresses: { ...targets[0]?.sets.lead } }),
   now: (shell, ref, sets) => {
-    const body = bodyOf(shell, ref);
-    if (!body) return { there: [] };
-    const written = addressesOf(body);
+    const written = writtenIn(shell, ref);
     return { there: Object.keys(sets.lead).filter((address) => written.has(address)) };
   },
   isSet: (now) => now.there.length === 0,
-  apply: (shell, targets) => {
+  apply: (shell, targets): Applied => {
     const paths = pathsOf(shell);
-    return inEachBody(shell, targets, (now, body, sets) => {
-      const missing = Object.values(sets.lead).find((path) => !paths.has(path));
-      if (missing !== undefined) return `“${missing}” is not in this shell; choose another goal`;
-      return leadWritten(now, body, sets.lead);
-    });
+    const blocked = new Map<string, string>();
+    let now = shell;
+    for (const { ref, sets } of targets) {
+      const next = leadIn(now, ref, sets.lead, paths);
+      if (typeof next === 'string') blocked.set(ref, next);
+      else now = next;
+    }
+    return { shell: now, blocked };
   },
 });
+
+const nothingWritten: ReadonlySet<string> = new Set();
+
+/** The addresses that stand in a thing: those of its text, or the one that it is. */
+function writtenIn(shell: Shell, ref: string): ReadonlySet<string> {
+  const body = bodyOf(shell, ref);
+  if (body) return addressesOf(body);
+  const target = linkOf(shell, ref)?.target;
+  return target ? new Set([target]) : nothingWritten;
+}
+
+/** Leads the addresses of one thing; a sentence where that can’t be. */
+function leadIn(
+  shell: Shell,
+  ref: string,
+  lead: Readonly<Record<string, string>>,
+  paths: ReadonlySet<string>,
+): Shell | string {
+  const missing = Object.values(lead).find((goal) => !isWebGoal(goal) && !paths.has(goal));
+  if (missing !== undefined) return `“${missing}” is not in this shell; choose another goal`;
+  const body = bodyOf(shell, ref);
+  if (body) return leadWritten(shell, body, lead);
+  const link = linkOf(shell, ref);
+  const goal = link && lead[link.target ?? ''];
+  if (!link || goal === undefined || goal === null) return 'it has no text any more; look at it by hand';
+  return isWebGoal(goal) ? leadLink(shell, link, goal) : 'a web link can only lead to another web address';
+}
 
 const pathsOf = (shell: Shell): Set<string> =>
   new Set([...shell.files.map((f) => f.path), ...shell.contents.flatMap((c) => c.files)]);

@@ -8,6 +8,7 @@ import type { FilePath, ItemRef } from '@/core/shell/refs';
 import type { Markup, WrittenAddress } from '@/core/text/scan-html';
 import { applyCuts, takeOutAddresses } from '@/core/text/take-out-addresses';
 import { isAttachment, withoutTexts } from './drop-text';
+import { isWebGoal, spellWebGoal } from './web-goal';
 
 /** The body that an item, bank or file has: what holds addresses. */
 export type Body =
@@ -77,13 +78,15 @@ function textIs(content: Content, text: string): TextAbout['is'] {
   return isAttachment(text) ? 'attachment' : 'xml-text';
 }
 
-/** Leads addresses, as they are written, to files of the package; query and fragment stay. */
+/** Leads addresses, as they are written, to files of the package, where query and fragment stay, or to web addresses. */
 export function leadWritten(shell: Shell, body: Body, goals: Readonly<Record<string, string>>): Shell {
   return changeBody(shell, body, (text, scan, about) => {
     const cuts = scan.addresses.flatMap((address) => {
       const goal = goals[address.value];
       if (goal === undefined || address.start < 0) return [];
-      const by = spellLike(text, address, scan, about, goal as FilePath);
+      const by = isWebGoal(goal)
+        ? spellWebGoal(goal, address.context)
+        : spellLike(text, address, scan, about, goal as FilePath);
       return [{ start: address.start, end: address.end, by }];
     });
     return applyCuts(text, cuts);

@@ -38,6 +38,12 @@ export const jsonColumns: readonly JsonColumn[] = [
     shell: 't.shell_id',
     again: 'Let that recipe go; it is begun again with one press.',
   },
+  {
+    table: 'shell_probes',
+    column: 'links',
+    shell: 't.shell_id',
+    again: 'Throw that away; the next probe of its links makes it anew.',
+  },
   { table: 'plan_steps', column: 'step', shell: 't.shell_id', again: null },
 ];
 

@@ -13,7 +13,8 @@ export function joiningLinks(event: CourseEvent): string[] {
   return event.links.filter((link) => conferences.has(link) || joins(link));
 }
 
-function joins(link: string): boolean {
+/** Does an address look like one by which a meeting is joined? Common practice, no source. */
+export function joins(link: string): boolean {
   let url: URL;
   try {
     url = new URL(link);

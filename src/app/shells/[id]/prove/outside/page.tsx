@@ -1,0 +1,5 @@
+import { probeView } from '@/services/probe/probe-view';
+import { OutsideStage } from '@/ui/prove/outside/outside-stage';
+import { shellPage } from '../../../shell-page';
+
+export default shellPage((shell, context) => <OutsideStage view={probeView(context, shell)} />);
