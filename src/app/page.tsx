@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { listRuleSets } from '@/services/house-rules/rule-sets';
 import { listShells } from '@/services/shells/shell-list';
 import { BringInDemo } from '@/ui/shells/demo-shells';
 import { TopBar } from '@/ui/frame/top-bar';
@@ -8,7 +9,10 @@ import { withContext } from './with-context';
 export const dynamic = 'force-dynamic';
 
 export default function ShellsPage() {
-  const shells = withContext(listShells);
+  const { shells, sets } = withContext((context) => ({
+    shells: listShells(context),
+    sets: listRuleSets(context),
+  }));
   return (
     <>
       <TopBar title="Shells" />
@@ -20,7 +24,7 @@ export default function ShellsPage() {
           </Button>
         </div>
         {shells.length ? (
-          <ShellTable shells={shells} />
+          <ShellTable shells={shells} sets={sets} />
         ) : (
           <div style={{ marginTop: 40, maxWidth: 560 }}>
             <h2>No shell has been brought in yet</h2>

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
+import { sideFileEndings, stemOf, type SideFile } from '@/core/many-shells/side-files';
 import { summaryCsv, summaryHtml, summaryText, type SummaryRow } from '@/formats/report/audit-summary';
 import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
 import { auditFormats, type AuditFormat, type PackageAudit } from '@/services/comb/audit-package';
@@ -120,17 +121,17 @@ async function auditMany(paths: readonly string[], flags: AuditFlags, workers: W
 
 /** Side files that stand beside a package under its name. */
 function withSideFiles(inputs: ShellInputs, path: string): ShellInputs {
-  const stem = path.replace(/\.(imscc|zip)$/i, '');
-  const beside = (ending: string): InputFile | undefined =>
-    existsSync(`${stem}.${ending}`)
-      ? { path: `${stem}.${ending}`, name: basename(`${stem}.${ending}`) }
-      : undefined;
+  const beside = (is: SideFile): InputFile | undefined => {
+    const side = `${stemOf(path)}.${sideFileEndings[is]}`;
+    return existsSync(side) ? { path: side, name: basename(side) } : undefined;
+  };
   return {
     ...inputs,
-    events: beside('events.ics'),
-    previousEvents: beside('previous-events.ics'),
-    status: beside('status.csv'),
-    roster: beside('roster.zip'),
+    events: beside('events'),
+    previousEvents: beside('previousEvents'),
+    status: beside('status'),
+    roster: beside('roster'),
+    baseline: beside('baseline') ?? inputs.baseline,
   };
 }
 

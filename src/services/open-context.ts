@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { BlobStore } from '@/store/blobs';
 import { DatabaseMissing, openDatabase, type Db } from '@/store/database';
@@ -41,13 +42,18 @@ function openLocked({ dataDir, migrationsDir, workerFile }: ContextPaths, lock: 
     opened.unshift(blobs);
     blobs.clearUnfinished();
     prepareMemo(dataDir);
-    const jobs = new ThreadQueue(db, { workerFile, dataDir });
+    const jobs = new ThreadQueue(db, { workerFile, dataDir }, threadsHere());
     return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock) };
   } catch (error) {
     for (const one of opened) one.close();
     throw error;
   }
 }
+
+/** Each thread may take some hundred megabytes, so that there are never more than a few. */
+const mostThreads = 8;
+/** One thread for each core, two at least: a long job must not hold up all the others. */
+const threadsHere = (): number => Math.min(mostThreads, Math.max(2, availableParallelism()));
 
 async function closeAll(db: Db, blobs: BlobStore, jobs: JobQueue, lock: FolderLock): Promise<void> {
   await jobs.close();

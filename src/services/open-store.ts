@@ -2,6 +2,7 @@ import { clearLeftovers } from './storage/leftovers';
 import { faultOf } from './log/fault';
 import { noteTrouble } from './log/troubles';
 import { appContext, FolderTaken } from './open-context';
+import { appWatcher } from './watched/folder-watcher';
 import { StorageFault } from './storage/storage-fault';
 
 /** How often what nobody fetched is cleared away, in milliseconds. */
@@ -14,6 +15,7 @@ const clearedEvery = 10 * 60_000;
 export function openStore(): void {
   try {
     clearLeftovers(appContext(), Date.now());
+    void appWatcher(appContext()).begin();
   } catch (error) {
     if (!(error instanceof StorageFault)) throw error;
     process.stderr.write(`${error.message}\n`);

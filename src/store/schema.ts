@@ -38,6 +38,10 @@ export const shells = sqliteTable('shells', {
   hostShell: text('host_shell'),
   /** It belongs to the demo, and can be taken away with the rest of it. */
   isDemo: integer('is_demo', { mode: 'boolean' }).notNull().default(false),
+  /** The set of house rules that it is combed by; null for the house’s own. */
+  rulesId: text('rules_id'),
+  /** When it was laid by: it stays as it is, and out of the list. Null for one that is worked on. */
+  laidByAt: text('laid_by_at'),
   createdAt: text('created_at').notNull(),
 });
 
@@ -347,9 +351,11 @@ export const keptPlans = sqliteTable('kept_plans', {
   savedAt: text('saved_at').notNull(),
 });
 
-/** The house rules in use: one set, as JSON of what was set by hand. */
+/** House rules, a set for each department, as JSON of what was set by hand; `house` is the one that all others begin with. */
 export const houseRules = sqliteTable('house_rules', {
   id: text('id').primaryKey(),
+  /** The department that it is called after; empty for the house’s own. */
+  name: text('name').notNull().default(''),
   rules: text('rules').notNull(),
   changedAt: text('changed_at').notNull(),
 });
@@ -386,6 +392,22 @@ export const jobs = sqliteTable(
 export const switches = sqliteTable('switches', {
   name: text('name').primaryKey(),
   turnedOnAt: text('turned_on_at').notNull(),
+});
+
+/** A folder of this computer that is watched: packages that come into it are brought in. One at most. */
+export const watchedFolders = sqliteTable('watched_folders', {
+  id: text('id').primaryKey(),
+  path: text('path').notNull(),
+  since: text('since').notNull(),
+});
+
+/** A package that was taken from the watched folder, so that it is not taken again. */
+export const watchedPackages = sqliteTable('watched_packages', {
+  path: text('path').primaryKey(),
+  /** Sizes and times of it and its side files: another stamp is another package. */
+  stamp: text('stamp').notNull(),
+  jobId: text('job_id').notNull(),
+  takenAt: text('taken_at').notNull(),
 });
 
 /** What addresses outside answered, whichever shell leads there. */

@@ -20,7 +20,8 @@ export default function BringInPage() {
         <h1>Bring in a shell</h1>
         <p style={{ margin: '6px 0 16px' }}>
           It stands on a campus host that you may sign in to?{' '}
-          <Link href="/bring-in/from-host">Read it from there.</Link>
+          <Link href="/bring-in/from-host">Read it from there.</Link> Many of them lie in one folder?{' '}
+          <Link href="/bring-in/many">Bring in the whole folder.</Link>
         </p>
         <BringInForm {...known} />
       </main>

@@ -1,12 +1,18 @@
 import { rulesView } from '@/services/house-rules/rules-view';
 import { TopBar } from '@/ui/frame/top-bar';
+import { RuleSets } from '@/ui/house-rules/rule-sets';
 import { HouseRulesForm } from '@/ui/house-rules/house-rules-form';
 import { withContext } from '../with-context';
 
 export const dynamic = 'force-dynamic';
 
-export default function HouseRulesPage() {
-  const view = withContext(rulesView);
+interface HouseRulesPageProps {
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+export default async function HouseRulesPage({ searchParams }: HouseRulesPageProps) {
+  const { set } = await searchParams;
+  const view = withContext((context) => rulesView(context, typeof set === 'string' ? set : undefined));
   return (
     <>
       <TopBar title="House rules" />
@@ -17,7 +23,8 @@ export default function HouseRulesPage() {
           for staff, and how strict each check is. They can be exported and imported as one file, which the
           command line reads, too.
         </p>
-        <HouseRulesForm {...view} />
+        <RuleSets set={view.set} sets={view.sets} />
+        <HouseRulesForm key={view.set} {...view} />
       </main>
     </>
   );

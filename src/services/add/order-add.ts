@@ -7,7 +7,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
 import { incomings, runs } from '@/store/schema';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import { intakeOf, type CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 import { earlierAdding } from './preview-view';
@@ -73,7 +73,7 @@ export function orderAdd(
       batch: `added on ${spellDate(today)} from ${incoming.packageName}`,
     },
     intake: intakeOf(shell.version),
-    rules: shell.audit ? keptRules(context).written : null,
+    rules: shell.audit ? rulesFor(context, shell.row).written : null,
   };
   const jobId = context.jobs.order(addJob, shell.row.id, input, (tx) => {
     tx.insert(runs)

@@ -5,7 +5,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { isTimeZone } from '@/core/time/zones';
 import type { Context } from '../context';
-import { houseTerms } from '../house-rules/house-rules';
+import { houseTerms, keptRules } from '../house-rules/house-rules';
 import { columnMeaningsSchema, rememberColumns } from './sheet-columns';
 import type { ShellInputs } from './shell-inputs';
 import { upload, uploadedFile, type Upload } from './uploads';
@@ -37,6 +37,8 @@ export const bringInSchema = z.strictObject({
   previousTermStart: day.optional(),
   previousTermEnd: day.optional(),
   asOf: day.optional(),
+  /** Comb it as soon as it is here. */
+  comb: z.boolean().default(false),
   timeZone: line
     .refine((z) => z === '' || isTimeZone(z), {
       message: 'The time zone is not known; give an IANA name such as Europe/Dublin.',
@@ -85,7 +87,7 @@ export function orderBringIn(
     role: form.role,
     dispose: files.map((f) => f.path),
     isDemo: false,
-    combBy: null,
+    combBy: form.comb ? keptRules(context).written : null,
   });
   return good({ jobId });
 }

@@ -8,7 +8,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { runs } from '@/store/schema';
 import type { Context } from '../context';
 import { planOf } from '../decide/plan';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import { sealedRehearsal } from '../rehearse/order-rehearsal';
 import { intakeOf, type CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
@@ -42,7 +42,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
     stateBlob: blobHash.parse(version.stateBlob),
     seal: sealed.seal,
     steps: [...sealed.steps],
-    rules: keptRules(context).written,
+    rules: rulesFor(context, shell.row).written,
     planRows: planOf(context.db, row.id).map((one) => one.id),
     intake: intakeOf(version),
   };

@@ -1,7 +1,7 @@
 import type { Context } from '../context';
 import { combJob } from './comb-job';
 import { answersFor } from '../probe/known-answers';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 import type { WrittenRules } from '../house-rules/written-rules';
@@ -12,7 +12,7 @@ export const orderComb = (context: Context, { row, version }: CurrentShell): str
   context.jobs.order(combJob, row.id, {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
-    rules: keptRules(context).written,
+    rules: rulesFor(context, row).written,
     answers: answersFor(context.db, row.id),
   });
 

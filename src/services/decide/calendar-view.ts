@@ -55,7 +55,7 @@ export interface CalendarView {
 }
 
 export function calendarView(context: Context, current: CurrentShell): CalendarView {
-  const shell = plannedShell(context, current, runRules(context));
+  const shell = plannedShell(context, current, runRules(context, current));
   const open = current.audit
     ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
     : [];

@@ -9,7 +9,7 @@ import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { rulesFrom } from '../house-rules/written-rules';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import { countPlan, nextPlace, planOf } from './plan';
 import { plannedShell, rememberWithStep } from './planned-shell';
 import { tryStep, type StepTrial } from './try-step';
@@ -39,7 +39,7 @@ export interface AddedStep extends EditedPlan, StepTrial {
  * plan, and so does what is so already.
  */
 export function addByHand(context: Context, shell: CurrentShell, written: WrittenStep): Result<AddedStep> {
-  const rules = rulesFrom(keptRules(context).written);
+  const rules = rulesFrom(rulesFor(context, shell.row).written);
   if (!rules.ok) return rules;
   const now = plannedShell(context, shell, rules.value);
   const wanted = makeStep(now, written);

@@ -51,7 +51,7 @@ export interface OutlineView {
 }
 
 export function outlineView(context: Context, current: CurrentShell): OutlineView {
-  const shell = plannedShell(context, current, runRules(context));
+  const shell = plannedShell(context, current, runRules(context, current));
   const open = current.audit
     ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
     : [];

@@ -58,7 +58,7 @@ export function planDrawer(context: Context, current: CurrentShell): PlanDrawerV
   const rows = planOf(context.db, current.row.id);
   const shell = shellOf(context.blobs, blobHash.parse(current.version.stateBlob));
   const steps = rows.map((row) => row.step);
-  const run = runPlan(shell, steps, runRules(context));
+  const run = runPlan(shell, steps, runRules(context, current));
   const results = resultsByStep(run.steps, run.results);
   const titles = refsOf(shell);
   const planned = refsOf(run.after);

@@ -7,7 +7,7 @@ import { findShell, type CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { addByHand, type AddedStep } from './edit-plan';
 import { plannedShell } from './planned-shell';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import { rulesFrom } from '../house-rules/written-rules';
 import { planOf } from './plan';
 
@@ -44,7 +44,7 @@ export function takePlanIn(context: Context, shell: CurrentShell, value: unknown
       `That is no plan of Currycomb: ${issue?.path.join('.') || 'the file'}: ${issue?.message ?? 'not understood'}.`,
     );
   }
-  const rules = rulesFrom(keptRules(context).written);
+  const rules = rulesFrom(rulesFor(context, shell.row).written);
   if (!rules.ok) return rules;
   const { steps, missing } = stepsForShell(
     plannedShell(context, shell, rules.value),

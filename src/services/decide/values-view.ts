@@ -14,7 +14,7 @@ export interface ValuesView {
 }
 
 export function valuesView(context: Context, current: CurrentShell): ValuesView {
-  const shell = plannedShell(context, current, runRules(context));
+  const shell = plannedShell(context, current, runRules(context, current));
   return {
     id: current.row.id,
     rows: valuesOfShell(shell),

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { shells } from '@/store/schema';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
+import { keptRules, rulesFor } from '../house-rules/house-rules';
 import { whyNotNow } from '../carry-out/open-run';
 import type { CurrentShell } from '../shells/current-shell';
 import { findHost } from './host-records';
@@ -39,7 +39,7 @@ export function orderPullAgain(context: Context, { row, version }: CurrentShell)
   const refused = whyNotNow(context, row.id);
   if (refused) return refused;
   const here = { shellId: row.id, versionId: version.id };
-  const { written } = keptRules(context);
+  const { written } = rulesFor(context, row);
   const input = { hostId: row.hostId, hostShell: row.hostShell, here, combBy: written };
   return good({ jobId: context.jobs.order(pullJob, row.id, input) });
 }

@@ -3,6 +3,7 @@ import { good, type Result } from '@/core/shell/result';
 import type { HouseTerm } from '@/core/time/house-terms';
 import { houseRules } from '@/store/schema';
 import type { Context } from '../context';
+import { parseKept } from '../shells/parse-kept';
 import { rulesFrom, rulesKey, type WrittenRules } from './written-rules';
 
 export interface KeptRules {
@@ -11,13 +12,21 @@ export interface KeptRules {
   readonly key: string;
 }
 
-const theOne = 'house';
+/** The set of the house itself, which goes for every shell that no department has. */
+export const houseSet = 'house';
 
-export function keptRules(context: Context): KeptRules {
-  const row = context.db.select().from(houseRules).where(eq(houseRules.id, theOne)).get();
-  const written = row ? (JSON.parse(row.rules) as WrittenRules) : {};
+/** The rules of a set; those of the house where it is not there any more. */
+export function keptRules({ db }: Context, set: string = houseSet): KeptRules {
+  const row =
+    db.select().from(houseRules).where(eq(houseRules.id, set)).get() ??
+    db.select().from(houseRules).where(eq(houseRules.id, houseSet)).get();
+  const written = row ? parseKept<WrittenRules>(row.rules, 'The house rules') : {};
   return { written, key: rulesKey(written) };
 }
+
+/** The rules that a shell is combed by: its department’s. */
+export const rulesFor = (context: Context, { rulesId }: { readonly rulesId: string | null }): KeptRules =>
+  keptRules(context, rulesId ?? houseSet);
 
 /** The terms of the kept rules, in the order of the year. */
 export function houseTerms(context: Context): readonly HouseTerm[] {
@@ -25,15 +34,19 @@ export function houseTerms(context: Context): readonly HouseTerm[] {
   return read.ok ? [...read.value.terms].sort((a, b) => (a.start < b.start ? -1 : 1)) : [];
 }
 
-/** Keeps house rules in place of the ones before; the trouble is one sentence that names the setting. */
-export function keepRules(context: Context, written: WrittenRules): Result<KeptRules> {
+/** Keeps the rules of a set in place of the ones before; the trouble is one sentence that names the setting. */
+export function keepRules(
+  context: Context,
+  written: WrittenRules,
+  set: string = houseSet,
+): Result<KeptRules> {
   const read = rulesFrom(written);
   if (!read.ok) return read;
   const rules = JSON.stringify(written);
   const changedAt = new Date().toISOString();
   context.db
     .insert(houseRules)
-    .values({ id: theOne, rules, changedAt })
+    .values({ id: set, rules, changedAt })
     .onConflictDoUpdate({ target: houseRules.id, set: { rules, changedAt } })
     .run();
   return good({ written, key: rulesKey(written) });

@@ -4,7 +4,8 @@ import type { Urgency } from '@/core/checks/finding';
 import { ruleLists, settingsOf, type Setting } from '@/core/checks/settings';
 import type { Context } from '../context';
 import { listShells } from '../shells/shell-list';
-import { keptRules } from './house-rules';
+import { houseSet, keptRules } from './house-rules';
+import { listRuleSets, type RuleSet } from './rule-sets';
 import type { WrittenRules } from './written-rules';
 
 export interface CheckFormView {
@@ -15,6 +16,9 @@ export interface CheckFormView {
 }
 /** What the screens of house rules show: plain data only. */
 export interface RulesView {
+  /** The set that is shown. */
+  readonly set: string;
+  readonly sets: readonly RuleSet[];
   readonly kept: WrittenRules;
   readonly lists: readonly {
     readonly name: string;
@@ -39,13 +43,18 @@ const spell = (name: string): string => {
   return words[0]!.toUpperCase() + words.slice(1);
 };
 
-export function rulesView(context: Context): RulesView {
+export function rulesView(context: Context, asked: string = houseSet): RulesView {
+  const sets = listRuleSets(context);
+  const set = sets.some(({ id }) => id === asked) ? asked : houseSet;
   return {
-    kept: keptRules(context).written,
+    set,
+    sets,
+    kept: keptRules(context, set).written,
     lists: ruleLists.map((l) => ({ ...l, title: spell(l.name) })),
     checks: allChecks.map(checkFormOf),
-    // Shells that were combed come first: there the effect is known best.
-    shells: [...listShells(context)]
+    // Shells of the department; those that were combed come first: there the effect is known best.
+    shells: listShells(context)
+      .filter(({ rulesId }) => (rulesId ?? houseSet) === set)
       .sort((a, b) => Number(b.open !== null) - Number(a.open !== null) || b.openTotal - a.openTotal)
       .map(({ id, code, title }) => ({ id, name: [code, title].filter((t) => t !== '').join(' ') })),
   };

@@ -4,7 +4,7 @@ import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { answersFor } from '../probe/known-answers';
 import { blobHash } from '../shells/kept-state';
-import { keptRules } from './house-rules';
+import { rulesFor } from './house-rules';
 import { rulesFrom, type WrittenRules } from './written-rules';
 
 /** Orders other rules to be tried on a shell; nothing is kept but the job's own result, the effect check by check. */
@@ -16,7 +16,7 @@ export function orderTryRules(
   const read = rulesFrom(written);
   if (!read.ok) return read;
   const stateBlob = blobHash.parse(shell.version.stateBlob);
-  const rules = { now: keptRules(context).written, then: written };
+  const rules = { now: rulesFor(context, shell.row).written, then: written };
   const answers = answersFor(context.db, shell.row.id);
   return good({ jobId: context.jobs.order(tryRulesJob, shell.row.id, { stateBlob, answers, ...rules }) });
 }

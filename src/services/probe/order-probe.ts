@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Context } from '../context';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 import { probeJob } from './probe-job';
@@ -28,7 +28,7 @@ export function orderProbe(
   const jobId = context.jobs.order(probeJob, row.id, {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
-    rules: keptRules(context).written,
+    rules: rulesFor(context, row).written,
     again,
     orderedAt: new Date().toISOString(),
   });

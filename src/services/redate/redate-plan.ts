@@ -13,7 +13,7 @@ import { redateJson, type RedateJson } from '@/formats/report/redate-report';
 import type { Context } from '../context';
 import { addByHand, type AddedStep } from '../decide/edit-plan';
 import { plannedShell } from '../decide/planned-shell';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import { rulesFrom } from '../house-rules/written-rules';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { oldNoClassOf } from './redate-package';
@@ -57,7 +57,7 @@ export interface RedatePreview {
 
 /** Works a re-dating out on top of the plan so far, and puts it into the plan where that is asked for. */
 export function redateInPlan(context: Context, current: CurrentShell, asked: Asked): Result<RedatePreview> {
-  const rules = rulesFrom(keptRules(context).written);
+  const rules = rulesFrom(rulesFor(context, current.row).written);
   if (!rules.ok) return rules;
   const planned = plannedShell(context, current, rules.value);
   const shell = withOldTerm(planned, asked);
@@ -159,7 +159,7 @@ export interface RedateStart {
 }
 
 export function redateStart(context: Context, current: CurrentShell): RedateStart {
-  const rules = rulesFrom(keptRules(context).written);
+  const rules = rulesFrom(rulesFor(context, current.row).written);
   const terms = rules.ok ? rules.value.terms : [];
   const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
   return {

@@ -5,7 +5,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { rehearsals } from '@/store/schema';
 import type { Context } from '../context';
 import { planOf } from '../decide/plan';
-import { keptRules } from '../house-rules/house-rules';
+import { rulesFor } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { answersFor } from '../probe/known-answers';
 import { blobHash } from '../shells/kept-state';
@@ -20,7 +20,7 @@ export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ 
     planKey: shell.plan.key,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     steps: planOf(context.db, shell.row.id).map((row) => row.step),
-    rules: keptRules(context).written,
+    rules: rulesFor(context, shell.row).written,
     answers: answersFor(context.db, shell.row.id),
   });
   return good({ jobId });

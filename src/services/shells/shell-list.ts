@@ -28,6 +28,10 @@ export interface ShellLine {
   /** The recipe that it is worked through, and how far; null without one. */
   readonly recipe: RecipeProgress | null;
   readonly isDemo: boolean;
+  /** The department whose house rules it goes by; null for those of the whole house. */
+  readonly rulesId: string | null;
+  /** When it was laid by; null for one that is worked on. */
+  readonly laidByAt: string | null;
   /** What was kept of it is damaged: it is shown, and can be removed or brought in again, and nothing else. */
   readonly isDamaged: boolean;
 }
@@ -119,6 +123,8 @@ function lineOf(
     planSize: shell.planSize,
     recipe,
     isDemo: shell.isDemo,
+    rulesId: shell.rulesId,
+    laidByAt: shell.laidByAt,
     isDamaged: false,
   };
 }

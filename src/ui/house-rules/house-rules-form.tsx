@@ -24,6 +24,8 @@ export interface RuleList {
   readonly normal: readonly string[];
 }
 interface HouseRulesFormProps {
+  /** The set that is edited. */
+  readonly set: string;
   readonly kept: WrittenRules;
   readonly lists: readonly RuleList[];
   readonly checks: readonly CheckForm[];
@@ -31,7 +33,7 @@ interface HouseRulesFormProps {
 }
 
 /** The house rules as a screen: lists, then every check, with what a change would do on a shell of one's own. */
-export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormProps) {
+export function HouseRulesForm({ set, kept, lists, checks, shells }: HouseRulesFormProps) {
   const router = useRouter();
   const { enqueueSnackbar } = useSnackbar();
   const [rules, setRules] = useState(kept);
@@ -41,7 +43,7 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
   const changed = JSON.stringify(rules) !== JSON.stringify(kept);
   const file = useRef<HTMLInputElement>(null);
   const save = async (next: WrittenRules, said: string) => {
-    const saved = await send('/api/house-rules', next, 'PUT');
+    const saved = await send(`/api/house-rules?set=${set}`, next, 'PUT');
     setTrouble(saved.ok ? null : saved.trouble);
     if (!saved.ok) return;
     setRules(next);
@@ -64,7 +66,7 @@ export function HouseRulesForm({ kept, lists, checks, shells }: HouseRulesFormPr
       <div className={styles.bar}>
         <LiveEffectLine shells={shells} shell={shell} onShell={setShell} live={live} />
         <span style={{ flex: 1 }} />
-        <Button href="/api/house-rules">Export</Button>
+        <Button href={`/api/house-rules?set=${set}`}>Export</Button>
         <Button onClick={() => file.current?.click()}>Import</Button>
         <input
           ref={file}

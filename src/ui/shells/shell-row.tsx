@@ -7,13 +7,14 @@ import styles from './shells.module.css';
 
 interface ShellRowProps {
   readonly shell: ShellLine;
+  readonly department: string | null;
   readonly isChosen: boolean;
   readonly onToggle: () => void;
   readonly onRemove: () => void;
 }
 
 /** One shell of the list: plain cells, and links that fetch nothing ahead, since there may be hundreds of rows. */
-export function ShellRow({ shell, isChosen, onToggle, onRemove }: ShellRowProps) {
+export function ShellRow({ shell, department, isChosen, onToggle, onRemove }: ShellRowProps) {
   const name = shell.code || shell.title;
   const address = `/shells/${shell.id}`;
   return (
@@ -41,6 +42,7 @@ export function ShellRow({ shell, isChosen, onToggle, onRemove }: ShellRowProps)
             {shell.recipe.title}, {shell.recipe.done} of {shell.recipe.steps}
           </Link>
         )}
+        {department !== null && <span className={styles.demo}>{department}</span>}
         {shell.isDemo && <span className={styles.demo}>demo</span>}
         {shell.isDamaged && <span className={styles.demo}>damaged: remove it and bring it in again</span>}
       </td>

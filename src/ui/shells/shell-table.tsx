@@ -7,16 +7,14 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
 import TextField from '@mui/material/TextField';
-import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
 import { useMemo, useState } from 'react';
 import { compareText } from '@/core/compare-text';
 import { plural } from '@/core/text/plural';
+import type { RuleSet } from '@/services/house-rules/rule-sets';
 import type { ShellLine } from '@/services/shells/shell-list';
-import { jobEnded } from '../jobs/job-ended';
-import { send } from '../jobs/use-job';
 import { RemoveDemo } from './demo-shells';
 import { toggled } from '../marks/toggled';
+import { ChosenActions } from '../many-shells/chosen-actions';
 import { RemoveShell } from './remove-shell';
 import { ShellRow } from './shell-row';
 import styles from './shells.module.css';
@@ -38,30 +36,26 @@ interface Sort {
   readonly down: boolean;
 }
 
+interface ShellTableProps {
+  readonly shells: readonly ShellLine[];
+  /** The departments whose house rules shells may go by. */
+  readonly sets: readonly RuleSet[];
+}
+
 /** Every shell, to be sorted, filtered, and combed several at once. */
-export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
-  const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
+export function ShellTable({ shells, sets }: ShellTableProps) {
   const [sort, setSort] = useState<Sort>({ key: 'code', down: false });
   const [filter, setFilter] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [isCombing, setCombing] = useState(false);
   const [removing, setRemoving] = useState<ShellLine | null>(null);
   const demos = shells.filter((shell) => shell.isDemo).length;
-  const shown = useMemo(() => sorted(filtered(shells, filter), sort), [shells, filter, sort]);
-  const comb = async () => {
-    setCombing(true);
-    const started = await Promise.all(
-      [...chosen].map((id) => send<{ jobId: string }>(`/api/shells/${id}/comb`)),
-    );
-    for (const job of started) {
-      const trouble = job.ok ? await jobEnded(job.value.jobId) : job.trouble;
-      if (trouble !== null) enqueueSnackbar(trouble, { variant: 'error' });
-    }
-    setCombing(false);
-    setChosen(new Set());
-    router.refresh();
-  };
+  const [showsLaidBy, setShowsLaidBy] = useState(false);
+  const laidBy = shells.filter((shell) => shell.laidByAt !== null).length;
+  const listed = useMemo(
+    () => shells.filter((shell) => (shell.laidByAt !== null) === showsLaidBy),
+    [shells, showsLaidBy],
+  );
+  const shown = useMemo(() => sorted(filtered(listed, filter), sort), [listed, filter, sort]);
   return (
     <>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '14px 0' }}>
@@ -72,16 +66,30 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
           onChange={(e) => setFilter(e.target.value)}
           sx={{ width: 300 }}
         />
-        <Button variant="outlined" disabled={chosen.size === 0 || isCombing} onClick={() => void comb()}>
-          {isCombing ? 'Combing …' : `Comb ${plural(chosen.size, 'shell')}`}
-        </Button>
         <span className="soft number" role="status">
-          {shown.length < shells.length && `${shown.length} of `}
-          {plural(shells.length, 'shell')}
+          {shown.length < listed.length && `${shown.length} of `}
+          {plural(listed.length, 'shell')}
+          {showsLaidBy && ' laid by'}
         </span>
+        {(laidBy > 0 || showsLaidBy) && (
+          <Button
+            size="small"
+            onClick={() => {
+              setShowsLaidBy(!showsLaidBy);
+              setChosen(new Set());
+            }}
+          >
+            {showsLaidBy ? 'Back to those worked on' : `Laid by: ${laidBy}`}
+          </Button>
+        )}
         <span style={{ flex: 1 }} />
         {demos > 0 && <RemoveDemo count={demos} />}
       </div>
+      <ChosenActions
+        sets={sets}
+        chosen={shown.filter((shell) => chosen.has(shell.id))}
+        onDone={() => setChosen(new Set())}
+      />
       <div className={styles.box} tabIndex={0} role="region" aria-label="Shells">
         <Table size="small" className={styles.table}>
           <ShellHead shown={shown} chosen={chosen} onChoose={setChosen} sort={sort} onSort={setSort} />
@@ -90,6 +98,7 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
               <ShellRow
                 key={shell.id}
                 shell={shell}
+                department={departmentOf(sets, shell)}
                 isChosen={chosen.has(shell.id)}
                 onToggle={() => setChosen((now) => toggled(now, [shell.id]))}
                 onRemove={() => setRemoving(shell)}
@@ -102,6 +111,10 @@ export function ShellTable({ shells }: { shells: readonly ShellLine[] }) {
     </>
   );
 }
+
+/** The department whose rules a shell goes by; null for those of the whole house. */
+const departmentOf = (sets: readonly RuleSet[], { rulesId }: ShellLine): string | null =>
+  rulesId === null ? null : (sets.find(({ id }) => id === rulesId)?.name ?? null);
 
 /** The shells whose code, title or term has all the words. */
 function filtered(shells: readonly ShellLine[], filter: string): readonly ShellLine[] {

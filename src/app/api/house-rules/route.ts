@@ -1,14 +1,17 @@
 import { z } from 'zod';
 import { appContext } from '@/services/open-context';
-import { keepRules, keptRules } from '@/services/house-rules/house-rules';
+import { houseSet, keepRules, keptRules } from '@/services/house-rules/house-rules';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';
 
 const rules = z.record(z.string(), z.unknown());
 
+/** The set that an address names: `?set=ID`; the house’s own where it names none. */
+const setOf = (request: Request): string => new URL(request.url).searchParams.get('set') ?? houseSet;
+
 /** The house rules as a file: what was set by hand. */
-export const GET = guarded(() => {
-  const { written } = keptRules(appContext());
+export const GET = guarded((request) => {
+  const { written } = keptRules(appContext(), setOf(request));
   return new Response(`${JSON.stringify({ schema: 'currycomb.house-rules/1', ...written }, null, 2)}\n`, {
     headers: {
       'content-type': 'application/json',
@@ -19,5 +22,5 @@ export const GET = guarded(() => {
 
 export const PUT = guarded(async (request) => {
   const body = await readBodyAs(request, rules);
-  return body.ok ? answer(keepRules(appContext(), body.value)) : body.response;
+  return body.ok ? answer(keepRules(appContext(), body.value, setOf(request))) : body.response;
 });

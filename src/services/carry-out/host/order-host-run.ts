@@ -5,7 +5,7 @@ import { good, type Result } from '@/core/shell/result';
 import { runs } from '@/store/schema';
 import type { Context } from '../../context';
 import { planOf } from '../../decide/plan';
-import { keptRules } from '../../house-rules/house-rules';
+import { rulesFor } from '../../house-rules/house-rules';
 import type { SealedRehearsal } from '../../rehearse/order-rehearsal';
 import { intakeOf, type CurrentShell } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
@@ -31,7 +31,7 @@ export function orderHostRun(
   const task: RunTask = {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
-    rules: keptRules(context).written,
+    rules: rulesFor(context, shell.row).written,
     intake: intakeOf(version),
     what: {
       is: 'plan',

@@ -4,7 +4,7 @@ import type { EditOutcome } from '@/connectors/connector';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runBatches, runs } from '@/store/schema';
 import type { Context } from '../../context';
-import { keptRules } from '../../house-rules/house-rules';
+import { rulesFor } from '../../house-rules/house-rules';
 import { intakeOf, type CurrentShell, type RunRow } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { writeOperations } from '../operation-rows';
@@ -38,7 +38,7 @@ export function orderHostUndo(
   const task: RunTask = {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
-    rules: keptRules(context).written,
+    rules: rulesFor(context, shell.row).written,
     intake: intakeOf(version),
     what: { is: 'undo', parts },
   };

@@ -1,0 +1,9 @@
+import { jobIdsSchema, jobsProgress } from '@/services/many-shells/jobs-progress';
+import { appContext } from '@/services/open-context';
+import { readBodyAs } from '@/services/safety/answer';
+import { guarded } from '../../guarded';
+
+export const POST = guarded(async (request) => {
+  const body = await readBodyAs(request, jobIdsSchema);
+  return body.ok ? Response.json(jobsProgress(appContext(), body.value)) : body.response;
+});

@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import { count, eq, inArray } from 'drizzle-orm';
+import { z } from 'zod';
+import { bad, good, type Result } from '@/core/shell/result';
+import { houseRules, shells } from '@/store/schema';
+import type { Context } from '../context';
+import { shellIdsSchema } from '../many-shells/chosen-shells';
+import { houseSet, keptRules } from './house-rules';
+
+/** A set of house rules, and how many shells are combed by it. */
+export interface RuleSet {
+  readonly id: string;
+  /** The department’s name. */
+  readonly name: string;
+  readonly shells: number;
+}
+
+const houseName = 'The whole house';
+
+/** The house’s own set first, then the departments by name. */
+export function listRuleSets({ db }: Context): readonly RuleSet[] {
+  const counts = new Map(
+    db
+      .select({ set: shells.rulesId, shells: count() })
+      .from(shells)
+      .groupBy(shells.rulesId)
+      .all()
+      .map((row) => [row.set ?? houseSet, row.shells]),
+  );
+  const departments = db
+    .select({ id: houseRules.id, name: houseRules.name })
+    .from(houseRules)
+    .orderBy(houseRules.name)
+    .all()
+    .filter(({ id }) => id !== houseSet);
+  const sets = [{ id: houseSet, name: houseName }, ...departments];
+  return sets.map((set) => ({ ...set, shells: counts.get(set.id) ?? 0 }));
+}
+
+export const newSetSchema = z.strictObject({ name: z.string().trim().min(1).max(80), like: z.string() });
+
+/** Begins a department’s set as a copy of another. */
+export function beginRuleSet(
+  context: Context,
+  { name, like }: z.output<typeof newSetSchema>,
+): Result<{ readonly id: string }> {
+  const isTaken = listRuleSets(context).some((set) => set.name.toLowerCase() === name.toLowerCase());
+  if (isTaken) return bad('name-taken', `There are rules called “${name}” already; choose another name.`);
+  const id = randomUUID();
+  const rules = JSON.stringify(keptRules(context, like).written);
+  context.db.insert(houseRules).values({ id, name, rules, changedAt: new Date().toISOString() }).run();
+  return good({ id });
+}
+
+export const dropSetSchema = z.strictObject({ id: z.string() });
+
+/** Drops a department’s set; its shells go by the rules of the house from now on. */
+export function dropRuleSet(
+  { db }: Context,
+  { id }: z.output<typeof dropSetSchema>,
+): Result<{ readonly dropped: true }> {
+  if (id === houseSet) return bad('house-set', 'The rules of the whole house stay; change them instead.');
+  db.transaction((tx) => {
+    tx.update(shells).set({ rulesId: null }).where(eq(shells.rulesId, id)).run();
+    tx.delete(houseRules).where(eq(houseRules.id, id)).run();
+  });
+  return good({ dropped: true });
+}
+
+export const assignSchema = z.strictObject({ shells: shellIdsSchema, set: z.string() });
+
+/** Puts shells under the rules of a department; they say that they were combed by others until they are combed again. */
+export function assignRules(
+  context: Context,
+  { shells: ids, set }: z.output<typeof assignSchema>,
+): Result<{ readonly shells: number }> {
+  if (!listRuleSets(context).some(({ id }) => id === set))
+    return bad('set-gone', 'These house rules are not there any more; choose others.');
+  const rulesId = set === houseSet ? null : set;
+  const { changes } = context.db.update(shells).set({ rulesId }).where(inArray(shells.id, ids)).run();
+  return good({ shells: changes });
+}

@@ -1,0 +1,139 @@
+'use client';
+import Link from 'next/link';
+import { Bar, BarChart, Tooltip, XAxis, YAxis } from 'recharts';
+import { plural } from '@/core/text/plural';
+import { spellDate } from '@/core/time/local-date';
+import type { JointLoad } from '@/services/many-shells/joint-load';
+import { useSize } from '../coat/use-size';
+import styles from './together.module.css';
+
+/** As many colours as can be told apart, each with a name of its own in the legend. */
+const colours = [
+  'orphan',
+  'duplicate',
+  'calendar',
+  'outdated',
+  'visibility',
+  'structure',
+  'readiness',
+] as const;
+const colourOf = (place: number): string => `var(--${colours[place % colours.length]})`;
+
+/** What is due in all the shells together, week by week: for students who take them in one term. */
+export function JointLoadStage({ load }: { load: JointLoad }) {
+  const { weeks, shells, unknown } = load;
+  const [heaviest] = [...weeks].sort((a, b) => b.total - a.total);
+  return (
+    <>
+      <h1>{headingOf(load)}</h1>
+      <p className="soft" style={{ maxWidth: 760 }}>
+        Everything that students can see and that has a due date, by calendar week, of{' '}
+        {plural(shells.length, 'shell')}.
+        {heaviest && heaviest.total > 0 && (
+          <>
+            {' '}
+            The week of {spellDate(heaviest.monday)} is the fullest:{' '}
+            <span className="number">{heaviest.total}</span> due.
+          </>
+        )}
+      </p>
+      {unknown.length > 0 && (
+        <p>
+          Nothing is known of {unknown.map(({ name }) => name).join(', ')}: not combed yet, or without a term.
+        </p>
+      )}
+      {weeks.length > 0 && (
+        <>
+          <LoadChart load={load} />
+          <LoadTable load={load} />
+        </>
+      )}
+    </>
+  );
+}
+
+function headingOf({ shells, weeks }: JointLoad): string {
+  const all = weeks.reduce((sum, { total }) => sum + total, 0);
+  return `${plural(all, 'deadline')} in ${plural(shells.length, 'shell')}`;
+}
+
+function LoadChart({ load: { weeks, shells } }: { load: JointLoad }) {
+  const { box, width } = useSize();
+  const data = weeks.map(({ monday, due }) => ({ week: monday.slice(5), ...due }));
+  return (
+    <div ref={box}>
+      {width > 0 && (
+        <div aria-hidden="true">
+          <BarChart
+            width={width}
+            height={240}
+            data={data}
+            margin={{ top: 8, right: 0, bottom: 0, left: 0 }}
+            accessibilityLayer={false}
+          >
+            <XAxis dataKey="week" tickLine={false} tick={{ fill: 'var(--soft)', fontSize: 12 }} />
+            <YAxis
+              width={36}
+              tickLine={false}
+              allowDecimals={false}
+              tick={{ fill: 'var(--soft)', fontSize: 12 }}
+            />
+            <Tooltip
+              isAnimationActive={false}
+              cursor={{ fill: 'var(--chosen)' }}
+              contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', borderRadius: 6 }}
+            />
+            {shells.map(({ id, name }, place) => (
+              <Bar
+                key={id}
+                dataKey={id}
+                name={name}
+                stackId="due"
+                fill={colourOf(place)}
+                stroke="var(--sheet)"
+                maxBarSize={60}
+                isAnimationActive={false}
+              />
+            ))}
+          </BarChart>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The same in figures; each leads to the week as students of that shell see it. */
+function LoadTable({ load: { weeks, shells } }: { load: JointLoad }) {
+  return (
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Deadlines by week">
+      <table className={styles.table}>
+        <caption className="unseen">Deadlines by week and shell</caption>
+        <thead>
+          <tr>
+            <th scope="col">Week of</th>
+            {shells.map(({ id, name }, place) => (
+              <th key={id} scope="col">
+                <span className={styles.swatch} style={{ background: colourOf(place) }} aria-hidden="true" />{' '}
+                {name}
+              </th>
+            ))}
+            <th scope="col">Together</th>
+          </tr>
+        </thead>
+        <tbody>
+          {weeks.map(({ monday, due, total }) => (
+            <tr key={monday}>
+              <th scope="row">{spellDate(monday)}</th>
+              {shells.map(({ id }) => (
+                <td key={id} className="number">
+                  {due[id] ? <Link href={`/shells/${id}/prove/student?day=${monday}`}>{due[id]}</Link> : '–'}
+                </td>
+              ))}
+              <td className="number">{total}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
