@@ -21,7 +21,7 @@ const config = {
   },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   transformIgnorePatterns: [
-    '/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check|cockatiel|p-queue|p-timeout|eventemitter3|hono|@hono|openapi3-ts|@seriousme|js-yaml)/)',
+    '/node_modules/(?!(parse5|entities|@tanstack|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|ical.js|fast-check|cockatiel|p-queue|p-timeout|eventemitter3|hono|@hono|openapi3-ts|@seriousme|js-yaml|marked)/)',
   ],
 };
 export default config;

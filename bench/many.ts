@@ -37,20 +37,22 @@ async function order(server: Server, files: GeneratedFiles, size: number): Promi
 
 /** Waits until these are here and combed. */
 async function whenCombed(server: Server, jobIds: readonly string[]): Promise<void> {
-  const shellIds: string[] = [];
-  for (const id of jobIds) {
-    const job = await server.ended(id, 600_000);
-    if (job.state !== 'done') throw new Error(job.trouble ?? job.state);
-    shellIds.push((JSON.parse(job.result ?? '{}') as { shellId: string }).shellId);
-  }
+  const { results, troubles } = await whenOver(server, jobIds);
+  for (const { trouble } of troubles) throw new Error(trouble);
+  const shellIds = results.map(({ result }) => (JSON.parse(result) as { shellId: string }).shellId);
   const combs = await Promise.all(
     shellIds.map((id) => server.ask<{ job: { id: string } | null }>(`/api/shells/${id}/jobs?kind=comb`)),
   );
   const ids = combs.flatMap(({ value }) => (value.job ? [value.job.id] : []));
+  await whenOver(server, ids);
+}
+
+/** Waits until jobs are over, looking as often as the page does for many and more often for one. */
+async function whenOver(server: Server, ids: readonly string[]): Promise<JobsProgress> {
   for (;;) {
     const { value } = await server.ask<JobsProgress>('/api/jobs/progress', { ids });
-    if (value.over === value.all) return;
-    await sleep(20);
+    if (value.over === value.all) return value;
+    await sleep(ids.length > 1 ? 400 : 20);
   }
 }
 

@@ -67,7 +67,7 @@ export class FolderTaken extends StorageFault {}
 
 const holder = globalThis as typeof globalThis & { currycomb?: Context };
 
-const rootFolder = (): string => process.env['CURRYCOMB_ROOT'] ?? process.cwd();
+export const rootFolder = (): string => process.env['CURRYCOMB_ROOT'] ?? process.cwd();
 
 /** Where the web process keeps everything. */
 export const dataFolder = (): string => process.env['CURRYCOMB_DATA'] ?? join(rootFolder(), '.data');

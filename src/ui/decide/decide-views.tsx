@@ -10,5 +10,5 @@ const views = [
 
 /** The views of the same work: what was found, the outline, the calendar, dates from term to term, values in a grid. */
 export const DecideViews = ({ shellId }: { shellId: string }) => (
-  <StageViews base={`/shells/${shellId}/decide`} views={views} />
+  <StageViews base={`/shells/${shellId}/decide`} views={views} guide="decide" />
 );

@@ -31,6 +31,7 @@ export function TopBar({ title }: { title: string }) {
         <Link href="/checks">Checks</Link>
         <Link href="/house-rules">House rules</Link>
         <Link href="/folder">Data folder</Link>
+        <Link href="/guide">Guide</Link>
       </nav>
       <span style={{ flex: 1 }} />
       <SchemeSwitch />

@@ -51,7 +51,7 @@ export function ChosenActions({ sets, chosen, onDone }: ChosenActionsProps) {
       <div
         role="group"
         aria-label="With the chosen shells"
-        style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}
+        style={{ display: 'flex', gap: 8, flexWrap: 'wrap', marginBottom: 12 }}
       >
         <Button variant="outlined" disabled={none || jobs.progress !== null} onClick={() => void comb()}>
           {jobs.progress ? 'Combing …' : `Comb ${plural(chosen.length, 'shell')}`}

@@ -14,7 +14,7 @@ export function DecideTogetherStage({ view }: { view: SameFindings }) {
   const shared = useMemo(() => view.findings.filter((same) => countShells(same) > 1), [view.findings]);
   const rows = isShared && shared.length > 0 ? shared : view.findings;
   const notCombed = view.shells.filter(({ isCombed }) => !isCombed);
-  const columns = useMemo(() => columnsFor(view.shells.length), [view.shells.length]);
+  const columns = useMemo(() => columnsFor(view.shells), [view.shells]);
   return (
     <>
       <h1>{headingOf(view, shared.length)}</h1>
@@ -51,18 +51,27 @@ const keyOf = ({ check, substance }: SameFinding): string => `${check} ${substan
 
 function headingOf({ findings, shells }: SameFindings, shared: number): string {
   if (findings.length === 0) return `Nothing is open in ${plural(shells.length, 'shell')}`;
+  if (shared === 0) return `No finding stands in more than one of ${plural(shells.length, 'shell')}`;
   return `${plural(shared, 'finding')} in more than one of ${plural(shells.length, 'shell')}`;
 }
 
-const columnsFor = (all: number): readonly WorkColumn<SameFinding>[] => [
+/** How many shells have it; of one alone, which. */
+function sayShells(same: SameFinding, shells: SameFindings['shells']): string {
+  const count = countShells(same);
+  const [only] = same.in;
+  const name = shells.find(({ id }) => id === only?.shell)?.name ?? '';
+  return count === 1 ? name : `${count} of ${shells.length}`;
+}
+
+const columnsFor = (shells: SameFindings['shells']): readonly WorkColumn<SameFinding>[] => [
   { key: 'title', title: 'Finding', width: 'minmax(260px, 3fr)', text: ({ title }) => title },
   { key: 'check', title: 'Check', width: 'minmax(140px, 1.2fr)', text: ({ checkTitle }) => checkTitle },
   { key: 'urgency', title: 'Urgency', width: '110px', text: ({ urgency }) => urgencyTitles[urgency] },
   {
     key: 'shells',
     title: 'In shells',
-    width: '100px',
-    text: (same) => `${countShells(same)} of ${all}`,
+    width: 'minmax(100px, 1fr)',
+    text: (same) => sayShells(same, shells),
     order: countShells,
   },
   {

@@ -57,9 +57,14 @@ function headingOf({ shells, weeks }: JointLoad): string {
   return `${plural(all, 'deadline')} in ${plural(shells.length, 'shell')}`;
 }
 
+const dayAndMonth = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+
 function LoadChart({ load: { weeks, shells } }: { load: JointLoad }) {
   const { box, width } = useSize();
-  const data = weeks.map(({ monday, due }) => ({ week: monday.slice(5), ...due }));
+  const data = weeks.map(({ monday, due }) => ({
+    week: dayAndMonth.format(new Date(`${monday}T12:00:00Z`)),
+    ...due,
+  }));
   return (
     <div ref={box}>
       {width > 0 && (

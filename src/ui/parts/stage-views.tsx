@@ -9,8 +9,15 @@ export interface StageView {
   readonly title: string;
 }
 
+interface StageViewsProps {
+  readonly base: string;
+  readonly views: readonly StageView[];
+  /** The page of the guide that is about them. */
+  readonly guide: string;
+}
+
 /** The views of one stage: the same work, looked at in several ways. */
-export function StageViews({ base, views }: { base: string; views: readonly StageView[] }) {
+export function StageViews({ base, views, guide }: StageViewsProps) {
   const path = usePathname();
   return (
     <nav aria-label="Views" className={styles.views}>
@@ -19,6 +26,8 @@ export function StageViews({ base, views }: { base: string; views: readonly Stag
           {title}
         </Link>
       ))}
+      <span style={{ flex: 1 }} />
+      <Link href={`/guide/${guide}`}>Guide</Link>
     </nav>
   );
 }

@@ -11,5 +11,5 @@ const views = [
 
 /** The ways to prove a shell: what became of the findings, what opening day asks for, what students get, other shells, the next copy. */
 export const ProveViews = ({ shellId }: { shellId: string }) => (
-  <StageViews base={`/shells/${shellId}/prove`} views={views} />
+  <StageViews base={`/shells/${shellId}/prove`} views={views} guide="prove" />
 );

@@ -23,7 +23,8 @@ export function OutsideStage({ view }: { view: ProbeView }) {
         <h1>{headingOf(view)}</h1>
         <p className="soft" style={{ margin: '4px 0 0', maxWidth: 780 }}>
           Asks the addresses outside that pages, files and events lead to: whether they answer, moved or are
-          gone. It is the one thing in Currycomb that leaves this computer.
+          gone. It is the one thing in Currycomb that leaves this computer.{' '}
+          <Link href="/guide/prove#the-link-probe">What each answer means</Link>
         </p>
       </div>
       <ProbeControls view={view} />
