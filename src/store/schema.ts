@@ -160,6 +160,25 @@ export const waiting = sqliteTable(
   (t) => [primaryKey({ columns: [t.course, t.check, t.substance] })],
 );
 
+/** What the owner answered on a question sheet, as it was taken. */
+export const ownerAnswers = sqliteTable(
+  'owner_answers',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    shellId: text('shell_id')
+      .notNull()
+      .references(() => shells.id, { onDelete: 'cascade' }),
+    asks: text('asks').notNull(),
+    answer: text('answer', { enum: ['yes', 'no', 'unsure'] }).notNull(),
+    note: text('note').notNull(),
+    /** What it came to: accepted, left be, for later, by hand. */
+    becomes: text('becomes').notNull(),
+    findings: integer('findings').notNull(),
+    takenAt: text('taken_at').notNull(),
+  },
+  (t) => [index('owner_answers_by_shell').on(t.shellId)],
+);
+
 /** The plan: steps in order, each from a finding or by hand. A finding has one at most. */
 export const planSteps = sqliteTable(
   'plan_steps',

@@ -11,6 +11,15 @@ export interface Decided {
   /** Why, or what will be done; empty where nobody said. */
   readonly reason: string;
 }
+/** What the owner answered on a question sheet. */
+export interface OwnerAnswer {
+  readonly asks: string;
+  readonly answer: 'yes' | 'no' | 'unsure';
+  readonly note: string;
+  /** What it came to: accepted, left be, for later, by hand. */
+  readonly becomes: string;
+  readonly takenAt: string;
+}
 export interface DoneRun {
   readonly number: number;
   readonly what: string;
@@ -27,11 +36,17 @@ export interface SignOffInput {
   readonly opening: readonly OpeningAnswer[];
   readonly runs: readonly DoneRun[];
   readonly decided: readonly Decided[];
+  readonly answers: readonly OwnerAnswer[];
   readonly left: readonly Batch[];
   /** Lines of the work order that are still to be done by hand. */
   readonly byHand: number;
 }
 
+const answerWords: Readonly<Record<OwnerAnswer['answer'], string>> = {
+  yes: 'Yes',
+  no: 'No',
+  unsure: 'Not sure',
+};
 const stateWords: Readonly<Record<OpeningState, string>> = {
   yes: 'in order',
   no: 'in the way',
@@ -40,7 +55,7 @@ const stateWords: Readonly<Record<OpeningState, string>> = {
 
 /** What a teacher signs: what was asked, decided and done, what is left, and who looked it over. */
 export function signOffReport(input: SignOffInput): Report {
-  const { shell, about, percent, open, combedAt, opening, runs, decided, left, byHand } = input;
+  const { shell, about, percent, open, combedAt, opening, runs, decided, answers, left, byHand } = input;
   const hand = byHand > 0 ? ` ${plural(byHand, 'line')} of the work order are still to be done by hand.` : '';
   return {
     schema: 'currycomb.report/1',
@@ -67,6 +82,18 @@ export function signOffReport(input: SignOffInput): Report {
         'What was decided',
         ['Decision', 'Finding', 'Reason'],
         decided.map(({ decision, title, reason }) => [decision, title, reason]),
+      ),
+      ...tableOf(
+        'answers',
+        'What the owner answered',
+        ['Question', 'Answer', 'Note', 'Came to', 'When (UTC)'],
+        answers.map(({ asks, answer, note, becomes, takenAt }) => [
+          asks,
+          answerWords[answer],
+          note,
+          becomes,
+          spell(takenAt),
+        ]),
       ),
       ...tableOf(
         'left',

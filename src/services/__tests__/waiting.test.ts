@@ -3,6 +3,7 @@ import { leaveBes } from '@/store/schema';
 import { decide, waitingFindings } from '../decide/decisions';
 import { planOf } from '../decide/plan';
 import { questionSheet, readBackAnswers } from '../decide/questions';
+import { signOffOf } from '../prove/reports/shell-reports';
 import { undecidedOf } from '../shells/frame-view';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
@@ -72,6 +73,8 @@ test('a sheet goes out, comes back answered, is shown, and is taken as decisions
   expect(shown.lines.map((line) => line.becomes).sort()).toEqual(['accepted', 'left be']);
   expect(waitingIn(id)).toHaveLength(modules.length + files.length);
   must(readBackAnswers(data.context, data.now(id), { text, take: true }));
+  const table = signOffOf(data.context, data.now(id))?.tables.find(({ id: name }) => name === 'answers');
+  expect(table?.rows.length).toBe(shown.lines.filter(({ findings }) => findings > 0).length);
   expect(waitingIn(id)).toEqual([]);
   expect(planOf(data.context.db, id).map((row) => row.findingId)).toEqual(expect.arrayContaining(modules));
   const reasons = data.context.db.select().from(leaveBes).all();

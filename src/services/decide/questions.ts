@@ -1,3 +1,4 @@
+import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { allChecks } from '@/core/checks/registry';
 import { actionOf } from '@/core/plan/step';
@@ -5,6 +6,7 @@ import type { ActionName } from '@/core/plan/actions/registry';
 import { questionsOf, type Answer, type Question, type QuestionSheet } from '@/core/questions/question';
 import { bad, good, type Result } from '@/core/shell/result';
 import { readAnswers } from '@/formats/question-sheet/read-answers';
+import { ownerAnswers } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
 import { courseOf } from '../shells/course';
@@ -95,8 +97,24 @@ export function readBackAnswers(
     const result = decideAs(context, shell, answer.answer, here, answer.note);
     if (!result.ok) return result;
   }
+  rememberAnswers(context, shell, lines);
   return good({ lines, taken: true });
 }
+
+/** Keeps what was answered, for the sign-off. */
+function rememberAnswers({ db }: Context, { row }: CurrentShell, lines: readonly AnswerLine[]): void {
+  const takenAt = new Date().toISOString();
+  const rows = lines
+    .filter(({ findings }) => findings > 0)
+    .map(({ asks, answer, note, becomes, findings }) => {
+      return { shellId: row.id, asks, answer, note, becomes, findings, takenAt };
+    });
+  if (rows.length) db.insert(ownerAnswers).values(rows).run();
+}
+
+/** The owner’s answers that were taken, in their order. */
+export const answersTaken = ({ db }: Context, { row }: CurrentShell) =>
+  db.select().from(ownerAnswers).where(eq(ownerAnswers.shellId, row.id)).orderBy(ownerAnswers.id).all();
 
 const askedNow = (here: Parameters<typeof questionsOf>[0]): string | undefined =>
   questionsOf(here, allChecks, (action) => actionOf(action as ActionName).label)[0]?.asks;

@@ -13,6 +13,7 @@ import { combView } from '../../comb/comb-view';
 import { wholeFindings } from '../../comb/kept-findings';
 import type { Context } from '../../context';
 import { leftBeReasons, waitingFindings } from '../../decide/decisions';
+import { answersTaken } from '../../decide/questions';
 import { courseOf } from '../../shells/course';
 import { findRun, intakeOf, runsOf, type CurrentShell, type RunRow } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
@@ -86,6 +87,7 @@ export function signOffOf(context: Context, shell: CurrentShell): Report | null 
       held: summaryOf(run).blocked,
     })),
     decided: decidedOf(context, shell, view),
+    answers: answersTaken(context, shell),
     left: view.batches,
     byHand: workOrderCounts(context, row.id).open,
   });

@@ -12,6 +12,7 @@ import { useJob } from '../../jobs/use-job';
 import { ProveViews } from '../prove-views';
 import { ChangeTable } from './change-table';
 import { DriftTable } from './drift-table';
+import { DriftThings } from './drift-things';
 import type { Looked } from './looked';
 import styles from './compare.module.css';
 
@@ -33,6 +34,7 @@ export function CompareStage({ view }: { view: CompareView }) {
       <ChooseOther view={view} onCompared={(other) => setLooked({ shell: other, kind: 'gone' })} />
       {view.compared.length > 0 && <DriftTable view={view} looked={looked} onLook={setLooked} />}
       {shell && kind && <ChangeTable key={`${shell.id} ${kind}`} view={view} shell={shell} kind={kind} />}
+      {view.compared.length > 1 && <DriftThings compared={view.compared} />}
     </div>
   );
 }
