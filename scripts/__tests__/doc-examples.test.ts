@@ -11,6 +11,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { LocalDateTime } from '@/core/time/local-date';
+import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { openContext } from '@/services/open-context';
 
@@ -78,7 +79,9 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-test.each(commandsOf('docs/command-line.md').map(({ line, exit }) => [line, exit] as const))(
+const commands = [...commandsOf('docs/command-line.md'), ...commandsOf('README.md')];
+
+test.each(commands.map(({ line, exit }) => [line, exit] as const))(
   '%s ends with %i',
   (line, exit) => {
     const command = line.replace(/^npx currycomb/, `"${process.execPath}" "${program}"`);
@@ -105,6 +108,13 @@ test('what the examples write is there', () => {
     ]),
   );
   expect(readdirSync(folder)).not.toContain('never');
+});
+
+test('the example of a status sheet is read without a word', () => {
+  const text = readFileSync(join(root, 'docs/status-sheet.md'), 'utf8');
+  const sheet = /^```\n(ref,[\s\S]*?)^```/m.exec(text)?.[1] ?? '';
+  const read = readStatusSheet(sheet, 'status.csv');
+  expect(read.ok && [read.value.rows.length, read.value.notes]).toEqual([3, []]);
 });
 
 /** Pages with relative links, the guide’s among them. */
