@@ -64,6 +64,7 @@ beforeAll(async () => {
   if (!existsSync(program)) throw new Error('Build the command line first: npm run build:cli');
   await course('COURSE.imscc', 3);
   await course('OTHER.imscc', 2);
+  await course('SHELL.imscc', 3);
   mkdirSync(join(folder, 'courses'));
   await course('courses/a.imscc', 2);
   await course('courses/b.imscc', 3);

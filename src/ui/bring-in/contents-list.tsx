@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import type { ContentsLine, ContentsView } from '@/services/shells/contents-list';
+import { takesPacked } from '../parts/takes-packed';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
 import { ThingActions } from './thing-actions';
@@ -33,15 +34,15 @@ const keyOf = (line: ContentsLine): string => `${line.type} ${line.ref}`;
 /** The things behind a number, all of them, however many, and what can be done with them. */
 export function ContentsList({
   id,
-  contents,
+  view,
   find,
 }: {
   id: string;
-  contents: ContentsView;
+  view: ContentsView;
   /** What the list is filtered by when it opens. */
   find: string;
 }) {
-  const { heading, lines, modules } = contents;
+  const { heading, lines, modules } = view;
   const columns = [title, ...others.filter((column) => lines.some((line) => column.text(line) !== ''))];
   return (
     <div className={styles.page}>
@@ -68,3 +69,6 @@ export function ContentsList({
     </div>
   );
 }
+
+/** The list, its view packed. */
+export const PackedContentsList = takesPacked(ContentsList);

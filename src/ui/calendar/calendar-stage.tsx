@@ -11,6 +11,7 @@ import { DayList } from './day-list';
 import { MonthSheet } from './month-sheet';
 import { TermSheet } from './term-sheet';
 import { useMarks, type ChosenMarks } from './use-marks';
+import { takesPacked } from '../parts/takes-packed';
 import styles from './calendar.module.css';
 
 const layouts = ['term', 'days', 'month'] as const;
@@ -117,3 +118,6 @@ function GroupLine({ group, choice }: { group: MarkGroup; choice: ChosenMarks })
     </li>
   );
 }
+
+/** The stage, its view packed. */
+export const PackedCalendarStage = takesPacked(CalendarStage);

@@ -15,6 +15,7 @@ import { FamilyTable } from './family-table';
 import { SmoothnessPanel } from './smoothness-panel';
 import { Unsaid } from './unsaid';
 import { useDecisions } from './use-decisions';
+import { takesPacked } from '../parts/takes-packed';
 import styles from './comb.module.css';
 
 /** What is wrong with the shell: the whole of it at a glance, and the largest batches first. */
@@ -121,3 +122,6 @@ function CoatCard({ view, onOpen }: { view: CombView; onOpen: (finding: string) 
     </div>
   );
 }
+
+/** The stage, its view packed. */
+export const PackedCombStage = takesPacked(CombStage);

@@ -14,6 +14,7 @@ import type { ThingChoice } from './take-box';
 import { useEvidence, type LoadedEvidence } from './use-evidence';
 import { useWorkbench, type WorkbenchState } from './use-workbench';
 import { isUndecided, readFilter } from './filter';
+import { takesPacked } from '../parts/takes-packed';
 import styles from './decide.module.css';
 
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
@@ -154,3 +155,6 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
   event.preventDefault();
   run();
 }
+
+/** The stage, its view packed. */
+export const PackedWorkbench = takesPacked(Workbench);

@@ -1,10 +1,9 @@
 'use client';
 import Link from 'next/link';
-import { Bar, BarChart, Tooltip, XAxis, YAxis } from 'recharts';
 import { plural } from '@/core/text/plural';
 import { spellDate } from '@/core/time/local-date';
 import type { JointLoad } from '@/services/many-shells/joint-load';
-import { useSize } from '../coat/use-size';
+import { StackedBars } from '../parts/stacked-bars';
 import styles from './together.module.css';
 
 /** As many colours as can be told apart, each with a name of its own in the legend. */
@@ -60,51 +59,12 @@ function headingOf({ shells, weeks }: JointLoad): string {
 const dayAndMonth = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 
 function LoadChart({ load: { weeks, shells } }: { load: JointLoad }) {
-  const { box, width } = useSize();
-  const data = weeks.map(({ monday, due }) => ({
+  const columns = weeks.map(({ monday, due }) => ({
     week: dayAndMonth.format(new Date(`${monday}T12:00:00Z`)),
     ...due,
   }));
-  return (
-    <div ref={box}>
-      {width > 0 && (
-        <div aria-hidden="true">
-          <BarChart
-            width={width}
-            height={240}
-            data={data}
-            margin={{ top: 8, right: 0, bottom: 0, left: 0 }}
-            accessibilityLayer={false}
-          >
-            <XAxis dataKey="week" tickLine={false} tick={{ fill: 'var(--soft)', fontSize: 12 }} />
-            <YAxis
-              width={36}
-              tickLine={false}
-              allowDecimals={false}
-              tick={{ fill: 'var(--soft)', fontSize: 12 }}
-            />
-            <Tooltip
-              isAnimationActive={false}
-              cursor={{ fill: 'var(--chosen)' }}
-              contentStyle={{ background: 'var(--sheet)', border: '1px solid var(--line)', borderRadius: 6 }}
-            />
-            {shells.map(({ id, name }, place) => (
-              <Bar
-                key={id}
-                dataKey={id}
-                name={name}
-                stackId="due"
-                fill={colourOf(place)}
-                stroke="var(--sheet)"
-                maxBarSize={60}
-                isAnimationActive={false}
-              />
-            ))}
-          </BarChart>
-        </div>
-      )}
-    </div>
-  );
+  const series = shells.map(({ id, name }, place) => ({ key: id, name, fill: colourOf(place) }));
+  return <StackedBars columns={columns} below="week" series={series} height={240} widestBar={60} />;
 }
 
 /** The same in figures; each leads to the week as students of that shell see it. */

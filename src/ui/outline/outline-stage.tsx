@@ -15,6 +15,7 @@ import { OutlinePanel, type Tool } from './outline-panel';
 import { OutlineStrip } from './outline-strip';
 import { OutlineTree, type TreeHandle } from './outline-tree';
 import { useOutline } from './use-outline';
+import { takesPacked } from '../parts/takes-packed';
 import styles from './outline.module.css';
 
 const treeKeys = [
@@ -155,3 +156,6 @@ function filtered(rows: readonly OutlineRow[], find: string): readonly OutlineRo
   const hasWords = wordFinder(find);
   return rows.filter((row) => hasWords(row.item.title));
 }
+
+/** The stage, its view packed. */
+export const PackedOutlineStage = takesPacked(OutlineStage);

@@ -17,6 +17,7 @@ import { useValueGrid } from './use-value-grid';
 import { useValues } from './use-values';
 import { ValueGrid } from './value-grid';
 import { readerForm } from './value-words';
+import { takesPacked } from '../parts/takes-packed';
 import styles from './values.module.css';
 
 const gridKeys = [
@@ -142,3 +143,6 @@ function rowsWith(rows: readonly ValueRow[], find: string): readonly ValueRow[] 
   const hasWords = wordFinder(find);
   return rows.filter((row) => hasWords([...row.path, row.title, row.kind].join(' ')));
 }
+
+/** The stage, its view packed. */
+export const PackedValuesStage = takesPacked(ValuesStage);

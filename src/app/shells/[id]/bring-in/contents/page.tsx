@@ -1,5 +1,6 @@
 import { contentsOf } from '@/services/shells/contents-list';
-import { ContentsList } from '@/ui/bring-in/contents-list';
+import { PackedContentsList } from '@/ui/bring-in/contents-list';
+import { pack } from '@/ui/parts/pack';
 import { shellPage } from '../../../shell-page';
 
 export default shellPage((shell, context, query) => {
@@ -14,5 +15,5 @@ export default shellPage((shell, context, query) => {
     span: text('span'),
     moment: text('moment'),
   });
-  return <ContentsList id={shell.row.id} contents={contents} find={text('find') ?? ''} />;
+  return <PackedContentsList id={shell.row.id} packed={pack(contents)} find={text('find') ?? ''} />;
 });

@@ -1,5 +1,8 @@
 import { calendarView } from '@/services/decide/calendar-view';
-import { CalendarStage } from '@/ui/calendar/calendar-stage';
+import { PackedCalendarStage } from '@/ui/calendar/calendar-stage';
+import { pack } from '@/ui/parts/pack';
 import { shellPage } from '../../../shell-page';
 
-export default shellPage((shell, context) => <CalendarStage view={calendarView(context, shell)} />);
+export default shellPage((shell, context) => (
+  <PackedCalendarStage packed={pack(calendarView(context, shell))} />
+));

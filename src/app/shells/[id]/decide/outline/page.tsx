@@ -1,5 +1,8 @@
 import { outlineView } from '@/services/decide/outline-view';
-import { OutlineStage } from '@/ui/outline/outline-stage';
+import { PackedOutlineStage } from '@/ui/outline/outline-stage';
+import { pack } from '@/ui/parts/pack';
 import { shellPage } from '../../../shell-page';
 
-export default shellPage((shell, context) => <OutlineStage view={outlineView(context, shell)} />);
+export default shellPage((shell, context) => (
+  <PackedOutlineStage packed={pack(outlineView(context, shell))} />
+));

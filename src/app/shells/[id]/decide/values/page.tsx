@@ -1,5 +1,6 @@
 import { valuesView } from '@/services/decide/values-view';
-import { ValuesStage } from '@/ui/values/values-stage';
+import { PackedValuesStage } from '@/ui/values/values-stage';
+import { pack } from '@/ui/parts/pack';
 import { shellPage } from '../../../shell-page';
 
-export default shellPage((shell, context) => <ValuesStage view={valuesView(context, shell)} />);
+export default shellPage((shell, context) => <PackedValuesStage packed={pack(valuesView(context, shell))} />);

@@ -1,10 +1,11 @@
 import { Suspense } from 'react';
 import { eyeView } from '@/services/prove/eye-view';
-import { EyeStage } from '@/ui/prove/student/eye-stage';
+import { PackedEyeStage } from '@/ui/prove/student/eye-stage';
+import { pack } from '@/ui/parts/pack';
 import { shellPage } from '../../../shell-page';
 
 export default shellPage((shell, context) => (
   <Suspense>
-    <EyeStage view={eyeView(context, shell)} />
+    <PackedEyeStage packed={pack(eyeView(context, shell))} />
   </Suspense>
 ));
