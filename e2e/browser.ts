@@ -207,7 +207,7 @@ export async function clickText(page: Page, selector: string, words: string): Pr
             (e) =>
               (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled,
           )) ?? null,
-    { timeout: 20_000 },
+    { timeout: 40_000 },
     selector,
     words,
   );
@@ -232,7 +232,7 @@ export async function clickText(page: Page, selector: string, words: string): Pr
  * Waits until a page says something, and tells what it says instead where it does not. A page that is only
  * coming in has no body yet: a predicate that throws there would end the waiting for good.
  */
-export async function waitForText(page: Page, words: string, timeout = 20_000): Promise<void> {
+export async function waitForText(page: Page, words: string, timeout = 40_000): Promise<void> {
   const wait = page.waitForFunction(
     (w) => (document.body?.innerText ?? '').replace(/\s+/g, ' ').includes(w),
     { timeout },

@@ -1,9 +1,12 @@
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { bio355AtHost } from '../demo/bio-355/build';
 import { CampusHost } from '../stand-ins/campus/host';
 import { seedShell } from '../stand-ins/campus/seed-shell';
 import { startCampusHost } from '../stand-ins/campus/serve';
+import { startOutsideWeb } from '../stand-ins/outside-web/serve';
 import { noTroubles } from '../stand-ins/campus/troubles';
 import {
   bringIn,
@@ -20,7 +23,10 @@ import {
 const folder = process.argv[2] ?? 'docs/screenshots';
 const only = process.argv[3]?.split(',');
 mkdirSync(folder, { recursive: true });
-const stage = await startStage();
+const web = await startOutsideWeb();
+const webMap = join(mkdtempSync(join(tmpdir(), 'currycomb-pictures-')), 'web.json');
+writeFileSync(webMap, JSON.stringify(web.map));
+const stage = await startStage({ CURRYCOMB_WEB: webMap });
 const shot = async (page: Page, name: string) => {
   if (only && !only.includes(name)) return;
   await new Promise((r) => setTimeout(r, 350));
@@ -89,6 +95,13 @@ try {
   await page.goto(`${stage.address}/shells/${id}/prove`, { waitUntil: 'load' });
   await waitForText(page, 'Findings by family');
   await shot(page, 'prove');
+  await page.goto(`${stage.address}/shells/${id}/prove/outside`, { waitUntil: 'load' });
+  await page.click('input[type=checkbox]');
+  await page.waitForSelector('button.MuiButton-contained:not([disabled])');
+  await clickText(page, 'button', 'Ask the links');
+  await waitForText(page, 'outside want a look');
+  await waitForText(page, 'to decide on');
+  await shot(page, 'outside');
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
   await page.goto(`${stage.address}/shells/${id}/prove/student?day=2027-02-03&show=differs`, {
     waitUntil: 'load',
@@ -141,13 +154,11 @@ try {
     window.scrollTo(0, document.getElementById('terms')!.getBoundingClientRect().top - 110),
   );
   await shot(page, 'house-rules');
-  await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
-  await waitForText(page, 'Its settings here');
-  await shot(page, 'check');
   await showHostRun(page);
   await page.goto(`${stage.address}/`, { waitUntil: 'load' });
   await shot(page, 'shells');
 } finally {
+  await web.close();
   await stage.close();
 }
 
