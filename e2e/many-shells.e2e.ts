@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ElementHandle, Page } from 'puppeteer-core';
+import type { Page } from 'puppeteer-core';
 import type { LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { clickText, setField, startStage, waitForText, type Stage } from './browser';
@@ -27,7 +27,7 @@ async function section(name: string): Promise<string> {
   return path;
 }
 async function choose(files: readonly string[]): Promise<void> {
-  const input = (await page.waitForSelector('input[name=several]')) as ElementHandle<HTMLInputElement> | null;
+  const input = await page.waitForSelector('input[name=several]');
   await input?.uploadFile(...files);
 }
 async function chooseAll(): Promise<void> {
@@ -56,7 +56,7 @@ test('whose file is whose is said before anything is read', async () => {
   await waitForText(page, 'Status sheet: geo-130-a.status.csv');
   await waitForText(page, '1 file will not be used');
   const codes = await page.$$eval('input[aria-label^="Course code"]', (inputs) =>
-    inputs.map((input) => (input as HTMLInputElement).value),
+    inputs.map((input) => input.value),
   );
   expect(codes).toEqual(['GEO 130', 'GEO 130', 'GEO 131']);
   expect(await seriousProblems(page)).toEqual([]);

@@ -72,7 +72,7 @@ test('an action says what it sets, does it, and does nothing twice', () => {
   const now = trimTitle.now(shell, 'p', sets);
   expect(now).toEqual({ title: ' Week 1 ' });
   expect(now && trimTitle.isSet(now, sets, shell, 'p')).toBe(false);
-  const { shell: after, blocked } = trimTitle.apply(shell, [{ ref: 'p', expects: now, sets } as never]);
+  const { shell: after, blocked } = trimTitle.apply(shell, [{ ref: 'p', expects: now, sets }]);
   expect([after.items[0]?.title, blocked.size]).toEqual(['Week 1', 0]);
   const then = trimTitle.now(after, 'p', sets);
   expect(then && trimTitle.isSet(then, sets, after, 'p')).toBe(true);

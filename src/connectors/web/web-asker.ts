@@ -30,6 +30,8 @@ export const usualWebPace: WebPace = {
 
 /** So many redirects are followed (as browsers do, Fetch, 4.4). */
 const mostHops = 20;
+/** A redirect to a longer address leads nowhere, as far as we are concerned; common practice, no source. */
+const longestAddress = 4_000;
 /** So much of a page is read, in bytes: its headings stand at its beginning. */
 const mostRead = 64 * 1024;
 const who = 'Currycomb link probe (asked for by a teacher; at most 4 requests at a time)';
@@ -163,7 +165,7 @@ function locationOf(url: string, { statusCode, headers }: Dispatcher.ResponseDat
   to.username = '';
   to.password = '';
   to.hash = '';
-  return to.href;
+  return to.href.length > longestAddress ? null : to.href;
 }
 
 const isHtml = ({ headers }: Dispatcher.ResponseData): boolean =>

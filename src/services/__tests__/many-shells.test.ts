@@ -56,7 +56,7 @@ test('all are combed with one figure for all of them', async () => {
   expect(combTogether(folder.context, ['nobody'])).toMatchObject({ ok: false });
 });
 
-test('the same finding stands in one row, and one decision goes into the plan of each shell', () => {
+test('the same finding stands in one row, and one decision goes into the plan of each shell', async () => {
   const view = sameFindings(folder.context, chosen());
   const empty = view.findings.find(({ title }) => title.includes('Left empty'));
   const placeholder = view.findings.find(({ check }) => check === 'outdated.placeholder-text');
@@ -64,7 +64,7 @@ test('the same finding stands in one row, and one decision goes into the plan of
   expect(placeholder && shellsOf(placeholder)).toBe(3);
   const { check, substance } = empty!;
   const order = { shells: ids, findings: [{ check, substance }] };
-  const decided = must(decideTogether(folder.context, { ...order, decision: 'accept' }));
+  const decided = must(await decideTogether(folder.context, { ...order, decision: 'accept' }));
   expect(decided.map(({ findings, trouble }) => [findings, trouble])).toEqual([
     [1, null],
     [1, null],
@@ -74,11 +74,11 @@ test('the same finding stands in one row, and one decision goes into the plan of
   const left = sameFindings(folder.context, chosen()).findings;
   expect(left.some((one) => one.check === check && one.substance === substance)).toBe(false);
   // And back again, in all of them.
-  must(decideTogether(folder.context, { ...order, decision: 'reopen' }));
+  must(await decideTogether(folder.context, { ...order, decision: 'reopen' }));
   for (const id of ids) expect(planOf(folder.context.db, id)).toEqual([]);
 });
 
-test('what only one shell has is decided there alone; what is gone says so', () => {
+test('what only one shell has is decided there alone; what is gone says so', async () => {
   const view = sameFindings(folder.context, chosen());
   const only = view.findings.find(({ title }) => title.includes('Another empty one'));
   expect(only && shellsOf(only)).toBe(1);
@@ -89,11 +89,11 @@ test('what only one shell has is decided there alone; what is gone says so', () 
     decision: 'leave-be' as const,
     reason: 'kept free',
   };
-  const decided = must(decideTogether(folder.context, order));
+  const decided = must(await decideTogether(folder.context, order));
   expect(decided.map(({ findings }) => findings)).toEqual([0, 1, 0]);
   expect(folder.findings(ids[1]!, 'left-be')).toHaveLength(1);
   const gone = { shells: ids, findings: [{ check, substance: 'nothing' }], decision: 'accept' as const };
-  expect(decideTogether(folder.context, gone)).toMatchObject({
+  expect(await decideTogether(folder.context, gone)).toMatchObject({
     ok: false,
     trouble: { code: 'finding-gone' },
   });
@@ -201,6 +201,7 @@ describe('a watched folder', () => {
       trouble: { message: expect.stringMatching(/no folder/) },
     });
     expect(set(folder.dataDir)).toMatchObject({ ok: false });
+    expect(set('/')).toMatchObject({ trouble: { message: expect.stringMatching(/everything/) } });
     expect(set('')).toMatchObject({ ok: true, value: { path: null } });
   });
 });

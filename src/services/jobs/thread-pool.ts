@@ -17,7 +17,10 @@ export interface PoolListener {
 /** A thread that has nothing to do holds at most so much memory, in bytes. */
 const mostIdleHeap = 160 * 1024 ** 2;
 
-/** A few worker threads, started when they are needed; each does one job at a time. */
+/**
+ * A few worker threads, started when they are needed; each does one job at a time. `size` are kept; where all of them are
+ * busy one more is started, and ended when its job is.
+ */
 export class ThreadPool {
   private readonly threads: Thread[] = [];
 
@@ -50,7 +53,8 @@ export class ThreadPool {
     const thread = this.threads.find((t) => t.job === jobId);
     if (!thread) return;
     thread.job = null;
-    if (heapBytes > mostIdleHeap) void this.retire(thread);
+    const isOneTooMany = this.threads.length > this.size;
+    if (heapBytes > mostIdleHeap || isOneTooMany) void this.retire(thread);
   }
 
   /** Ends the thread of a job; what it was doing is thrown away. Resolves when it writes nothing any more. */

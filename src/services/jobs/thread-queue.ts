@@ -48,7 +48,7 @@ export class ThreadQueue implements JobQueue {
     this.events.setMaxListeners(0);
     this.rows = new JobRows(db);
     this.dataDir = paths.dataDir;
-    this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads + mostAside, {
+    this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads, {
       hear: (report) => this.hear(report),
       lost: (id, error) => this.crash(id, error),
     });

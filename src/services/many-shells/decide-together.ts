@@ -32,10 +32,18 @@ export interface DecidedIn {
  * Takes one decision in each of the shells, one after the other; where it can’t be taken in one, the others go on and
  * that one says why. Nothing is carried out: what is accepted stands in the plan of each shell.
  */
-export function decideTogether(context: Context, order: TogetherDecision): Result<readonly DecidedIn[]> {
+export async function decideTogether(
+  context: Context,
+  order: TogetherDecision,
+): Promise<Result<readonly DecidedIn[]>> {
   const shells = chosenShells(context, order.shells);
   if (!shells.ok) return shells;
-  const decided = shells.value.map((shell) => decideIn(context, shell, order));
+  const decided: DecidedIn[] = [];
+  for (const shell of shells.value) {
+    decided.push(decideIn(context, shell, order));
+    // Others are answered between two shells.
+    await new Promise((resolve) => setImmediate(resolve));
+  }
   if (decided.every(({ findings, trouble }) => findings === 0 && trouble === null))
     return bad(
       'finding-gone',

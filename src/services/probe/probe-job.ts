@@ -30,6 +30,9 @@ interface Probed {
   readonly asked: number;
 }
 
+/** So many addresses are asked in one probe: no package may have a host asked for ever. The next one goes on with the others. */
+const mostAsked = 10_000;
+
 /** Asks the addresses that lead out of a shell; where it is cut off it goes on with those that have no answer yet. */
 export const probeJob = defineJob({
   kind: 'probe',
@@ -52,7 +55,7 @@ export const probeJob = defineJob({
     const ordered = Date.parse(orderedAt);
     const isToAsk = (answer: WebAnswer | undefined) =>
       !answer || (Date.parse(answer.askedAt) < ordered && (again || isOld(answer, ordered)));
-    const wanted = links.filter(({ url }) => isToAsk(known.get(url)));
+    const wanted = links.filter(({ url }) => isToAsk(known.get(url))).slice(0, mostAsked);
     const isConnected = await askLinks(wanted, links.length, tools);
     if (!isConnected)
       return bad(

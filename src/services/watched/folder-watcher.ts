@@ -16,11 +16,15 @@ const usualPace: WatcherPace = { stable: 2_000, quiet: 3_000 };
 /** So deep below the folder packages are looked for. */
 const deepest = 3;
 
+/** Packages and what may stand beside them. */
+const isWanted = (path: string): boolean => /\.(imscc|zip|ics|csv)$/i.test(path);
+
 /** Watches the folder that somebody named, and brings in what comes into it. */
 export class FolderWatcher {
   private watcher: FSWatcher | null = null;
   private timer: NodeJS.Timeout | null = null;
   private readonly whole = new Set<string>();
+  private isTaking = false;
 
   constructor(
     private readonly context: Context,
@@ -35,6 +39,7 @@ export class FolderWatcher {
     this.watcher = watch(folder, {
       depth: deepest,
       followSymlinks: false,
+      ignored: (path, stats) => stats?.isFile() === true && !isWanted(path),
       persistent: false,
       awaitWriteFinish: { stabilityThreshold: this.pace.stable, pollInterval: 200 },
     });
@@ -61,16 +66,21 @@ export class FolderWatcher {
 
   private lookSoon(folder: string): void {
     if (this.timer) clearTimeout(this.timer);
-    this.timer = setTimeout(() => this.take(folder), this.pace.quiet).unref();
+    this.timer = setTimeout(() => void this.take(folder), this.pace.quiet).unref();
   }
 
-  private take(folder: string): void {
+  private async take(folder: string): Promise<void> {
+    // While packages are copied others may come: they are looked at afterwards.
+    if (this.isTaking) return this.lookSoon(folder);
+    this.isTaking = true;
     try {
       const paths = [...this.whole].map((path) => relative(folder, path).replaceAll('\\', '/'));
-      const taken = takeFromFolder(this.context, folder, paths);
+      const taken = await takeFromFolder(this.context, folder, paths);
       if (taken > 0) log.info({ taken }, 'packages taken from the watched folder');
     } catch (error) {
       this.tell(error);
+    } finally {
+      this.isTaking = false;
     }
   }
 

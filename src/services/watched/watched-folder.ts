@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { constants, copyFileSync, existsSync, statSync } from 'node:fs';
-import { basename, isAbsolute, join, resolve } from 'node:path';
+import { constants, existsSync, statSync } from 'node:fs';
+import { copyFile } from 'node:fs/promises';
+import { basename, isAbsolute, join, parse, resolve } from 'node:path';
 import { desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { groupPackages, type PackageGroup } from '@/core/many-shells/package-groups';
@@ -46,6 +47,8 @@ function whyNotWatched(path: string, dataDir: string): string | null {
     return `“${path}” does not say where the folder is; write its whole path, from the root on.`;
   if (!existsSync(path) || !statSync(path).isDirectory())
     return `There is no folder “${path}” on this computer; look at its path again.`;
+  if (resolve(path) === parse(resolve(path)).root)
+    return 'That is everything on this computer; name the folder that packages are put into.';
   const [watched, own] = [`${resolve(path)}/`, `${resolve(dataDir)}/`];
   if (watched.startsWith(own) || own.startsWith(watched))
     return 'That is where Currycomb keeps its own data; choose another folder.';
@@ -107,19 +110,25 @@ function shellIdOf(result: string | null): string | null {
  * Brings in what lies in the folder and was not taken yet, each package with its side files. They are copied first, so
  * that whoever puts them there may take them away again. Gives how many were taken.
  */
-export function takeFromFolder(context: Context, folder: string, paths: readonly string[]): number {
-  const { groups } = groupPackages(paths);
-  return groups.filter((group) => takeGroup(context, folder, group)).length;
+export async function takeFromFolder(
+  context: Context,
+  folder: string,
+  paths: readonly string[],
+): Promise<number> {
+  let taken = 0;
+  for (const group of groupPackages(paths).groups) if (await takeGroup(context, folder, group)) taken += 1;
+  return taken;
 }
 
-function takeGroup(context: Context, folder: string, group: PackageGroup): boolean {
+async function takeGroup(context: Context, folder: string, group: PackageGroup): Promise<boolean> {
   const files = [group.package, ...sideFiles.flatMap((side) => group.sides[side] ?? [])];
   const stamp = stampOf(folder, files);
   if (stamp === null) return false;
   const path = join(folder, group.package);
   const known = context.db.select().from(watchedPackages).where(eq(watchedPackages.path, path)).get();
   if (known?.stamp === stamp) return false;
-  const copies = new Map(files.map((file) => [file, copied(context, join(folder, file))]));
+  const copies = new Map<string, InputFile>();
+  for (const file of files) copies.set(file, await copied(context, join(folder, file)));
   const side = (name: (typeof sideFiles)[number]) => copies.get(group.sides[name] ?? '');
   const inputs = {
     package: copies.get(group.package),
@@ -154,9 +163,9 @@ function stampOf(folder: string, files: readonly string[]): string | null {
   return stamps.includes(null) ? null : stamps.join('\n');
 }
 
-function copied(context: Context, path: string): InputFile {
+async function copied(context: Context, path: string): Promise<InputFile> {
   const copy = join(uploadsDir(context), randomUUID());
   // On file systems that can, the copy shares the bytes.
-  copyFileSync(path, copy, constants.COPYFILE_FICLONE);
+  await copyFile(path, copy, constants.COPYFILE_FICLONE);
   return { path: copy, name: basename(path) };
 }

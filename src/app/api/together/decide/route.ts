@@ -5,5 +5,5 @@ import { guarded } from '../../guarded';
 
 export const POST = guarded(async (request) => {
   const body = await readBodyAs(request, togetherSchema);
-  return body.ok ? answer(decideTogether(appContext(), body.value)) : body.response;
+  return body.ok ? answer(await decideTogether(appContext(), body.value)) : body.response;
 });
