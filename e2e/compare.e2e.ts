@@ -76,3 +76,16 @@ test('what is missing is held against the shell, where it can be ticked and adde
   await waitForText(page, 'Week 4');
   await waitForText(page, 'HYD 200');
 });
+
+test('against several, what drifted stands thing by thing', async () => {
+  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await bringIn(page, { package: await course('other', [1, 2, 5]) }, { code: 'HYD 201', ...demoTerm });
+  await goTo('prove/compare');
+  await page.click('[role=combobox]');
+  await clickText(page, '[role=option]', 'HYD 201');
+  await page.waitForSelector('[role=listbox]', { hidden: true });
+  await clickText(page, 'button', 'Compare');
+  await waitForText(page, 'Thing by thing');
+  await waitForText(page, '2 of 2');
+  expect(await seriousProblems(page)).toEqual([]);
+});

@@ -1,5 +1,7 @@
+import { likelySideFile, type SideFile } from '@/core/many-shells/side-files';
+
 /** The places of the bring-in form. */
-export type Slot = 'package' | 'events' | 'previousEvents' | 'status' | 'roster' | 'baseline';
+export type Slot = 'package' | SideFile;
 
 export interface SortedFiles {
   readonly placed: readonly { readonly slot: Slot; readonly index: number }[];
@@ -16,16 +18,19 @@ export function sortFiles(names: readonly string[]): SortedFiles {
     else placed.push({ slot, index });
   };
   names.forEach((name, index) => {
-    if (/roster|grades/i.test(name) && /\.zip$/i.test(name)) put('roster', index);
-    else if (/baseline|template/i.test(name) && /\.(imscc|zip)$/i.test(name)) put('baseline', index);
-    else if (/\.(imscc|zip)$/i.test(name)) put('package', index);
-    else if (/\.ics$/i.test(name))
-      put(/prev|last|old|before/i.test(name) ? 'previousEvents' : 'events', index);
-    else if (/\.csv$/i.test(name)) put('status', index);
-    else strangers.push(name);
+    const slot = slotOf(name);
+    if (slot === null) strangers.push(name);
+    else put(slot, index);
   });
   const trouble = strangers.length
     ? `${strangers.map((n) => `“${n}”`).join(', ')} found no place: one package (.imscc, .zip), two calendars (.ics), one status sheet (.csv), one roster and one baseline (named so) are taken.`
     : null;
   return { placed, trouble };
+}
+
+/** The place that a name says; null for what has none. */
+function slotOf(name: string): Slot | null {
+  const side = likelySideFile(name);
+  if (side !== null) return side;
+  return /\.(imscc|zip)$/i.test(name) ? 'package' : null;
 }

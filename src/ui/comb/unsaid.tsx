@@ -29,7 +29,7 @@ export function Unsaid({ view }: { view: CombView }) {
           <ul className="soft">
             {g.checks.map((c) => (
               <li key={c.id}>
-                <Link href={`/checks/${c.id}`}>{c.title}</Link>
+                <Link href={addressOf(view.id, c)}>{c.title}</Link>
                 {'reason' in c.row && `: ${c.row.reason}`}
               </li>
             ))}
@@ -56,3 +56,7 @@ export function Unsaid({ view }: { view: CombView }) {
     </section>
   );
 }
+
+/** What nobody asked yet leads to where it is asked; all else to the page of the check. */
+const addressOf = (shellId: string, { id, row }: CombView['checks'][number]): string =>
+  row.state === 'not-asked' ? `/shells/${shellId}/prove/outside` : `/checks/${id}`;

@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import {
   useEffect,
+  useId,
   useMemo,
   useRef,
   useState,
@@ -104,6 +105,8 @@ interface GridProps<Row> {
 
 function Grid<Row>({ label, rows, keys, columns, choice, tracks, sort, onSort }: GridProps<Row>) {
   const box = useRef<HTMLDivElement>(null);
+  // Two tables may stand on one page, and a row is named by its table.
+  const name = useId();
   // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
   const windowed = useVirtualizer({
     count: rows.length,
@@ -127,7 +130,7 @@ function Grid<Row>({ label, rows, keys, columns, choice, tracks, sort, onSort }:
       aria-label={label}
       aria-multiselectable="true"
       aria-rowcount={rows.length + 1}
-      aria-activedescendant={isDrawn ? `row-${at}` : undefined}
+      aria-activedescendant={isDrawn ? `${name}-row-${at}` : undefined}
       onKeyDown={(event) => onKey(event, choice)}
       style={{ '--tracks': tracks } as CSSProperties}
     >
@@ -141,7 +144,7 @@ function Grid<Row>({ label, rows, keys, columns, choice, tracks, sort, onSort }:
           return (
             <div
               key={key}
-              id={`row-${slot.index}`}
+              id={`${name}-row-${slot.index}`}
               role="row"
               aria-rowindex={slot.index + 2}
               aria-selected={isChosen}

@@ -12,7 +12,9 @@ export function DriftThings({ compared }: { compared: readonly ComparedShell[] }
   const columns = useMemo(() => columnsFor(compared), [compared]);
   return (
     <section aria-labelledby="drift-things">
-      <h2 id="drift-things">Thing by thing</h2>
+      <h2 id="drift-things" style={{ margin: '16px 0 10px' }}>
+        Thing by thing
+      </h2>
       <WorkTable label="Thing by thing" rows={rows} keyOf={keyOf} columns={columns} actions={() => null} />
     </section>
   );
