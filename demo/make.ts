@@ -70,7 +70,7 @@ const report = (name: string, composer: ShellComposer) =>
   const composer = buildGeo130();
   await writeCartridge(withoutStatus(composer.shell()), composer.source, join(dir, 'GEO-130.zip'));
   writeFileSync(join(dir, 'status.csv'), told(composer.shell()));
-  await writeZip(join(dir, 'roster.zip'), geo130Roster());
+  writeZip(join(dir, 'roster.zip'), geo130Roster());
   report('GEO 130', composer);
 }
 {
@@ -79,7 +79,7 @@ const report = (name: string, composer: ShellComposer) =>
   await writeCartridge(withoutStatus(composer.shell()), composer.source, join(dir, 'LIB-101.imscc'));
   writeFileSync(join(dir, 'status.csv'), told(composer.shell()));
   writeFileSync(join(dir, 'events.ics'), lib101Calendar());
-  await writeZip(join(dir, 'roster.zip'), lib101Roster());
+  writeZip(join(dir, 'roster.zip'), lib101Roster());
   report('LIB 101', composer);
 }
 {
