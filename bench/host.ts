@@ -109,7 +109,7 @@ const running = await startCampusHost(host);
 const context = openContext({
   dataDir: join(folder, 'data'),
   migrationsDir: join(process.cwd(), 'src/store/migrations'),
-  workerFile: join(process.cwd(), 'dist/workers/job.mjs'),
+  workers: join(process.cwd(), 'dist/workers'),
 });
 try {
   say('# A campus host, measured\n');

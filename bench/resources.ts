@@ -102,8 +102,8 @@ async function measureAll({ name, file }: Subject): Promise<ReadonlyMap<string, 
     });
     const base = `/api/shells/${shellId}`;
     await operate('comb', () => job(server, `${base}/comb`));
-    await operate('page of the findings', () => server.page(`/shells/${shellId}/decide`));
-    await operate('page of the outline', () => server.page(`/shells/${shellId}/decide/outline`));
+    await operate('page of the findings', () => server.wholePage(`/shells/${shellId}/decide`));
+    await operate('page of the outline', () => server.wholePage(`/shells/${shellId}/decide/outline`));
     const findings = acceptable(dataDir);
     if (findings.length > 0) {
       await operate('decide', () => server.ask(`${base}/decisions`, { decision: 'accept', findings }));

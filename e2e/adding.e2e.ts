@@ -14,6 +14,7 @@ import {
   startStage,
   waitForText,
   type Stage,
+  visit,
 } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
@@ -29,7 +30,7 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 const heading = () => page.$eval('h1', (h) => (h as HTMLElement).innerText);
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${stage.address}/shells/${id}/${path}`);
 
 test('a package of another course and term is doubted out loud', async () => {
   await bringInGeo(page, demoTerm);
@@ -42,7 +43,7 @@ test('a package of another course and term is doubted out loud', async () => {
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, 'a', '32');
   await waitForText(page, 'Sum of everything');
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
 });
 
 test('nothing but the template is called so', async () => {
@@ -52,7 +53,7 @@ test('nothing but the template is called so', async () => {
     { code: 'NEW 1', ...demoTerm },
   );
   expect(await heading()).toBe('Nothing but the template: 4 items, 0 files');
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
 });
 
 test('a package of another course is doubted before it is added', async () => {
@@ -61,7 +62,7 @@ test('a package of another course is doubted before it is added', async () => {
     { package: 'hyd-214-e/HYD-214-E.imscc' },
     { code: 'HYD 214-E', ...demoTerm },
   );
-  await page.goto(`${stage.address}/shells/${other}/bring-in/add`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${other}/bring-in/add`);
   await chooseFiles(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip' });
   await clickText(page, 'button', 'Hold it against');
   await waitForText(page, 'It goes by “GEO 130”, and this shell is HYD 214-E');
@@ -73,7 +74,7 @@ test('a package of another course is doubted before it is added', async () => {
   await inColours(page, 'dark');
   expect(await seriousProblems(page)).toEqual([]);
   await inColours(page, 'light');
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
 });
 
 test('a second package is held against the shell before anything happens', async () => {
@@ -171,10 +172,10 @@ test('the adding is taken back whole', async () => {
 });
 
 test('the package that a shell was read from brings nothing new, and adding it changes nothing', async () => {
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   const other = await bringInDemo(page);
   const before = await heading();
-  await page.goto(`${stage.address}/shells/${other}/bring-in/add`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${other}/bring-in/add`);
   await chooseFiles(page, {
     package: 'hyd-214/HYD-214.imscc',
     events: 'hyd-214/events.ics',
@@ -191,7 +192,7 @@ test('the package that a shell was read from brings nothing new, and adding it c
   await page.keyboard.press('Space');
   await clickText(page, 'aside button', 'Add ');
   await waitForText(page, 'nothing that is ticked is new; nothing was added');
-  await page.goto(`${stage.address}/shells/${other}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${other}/bring-in`);
   expect(await heading()).toBe(before);
 });
 

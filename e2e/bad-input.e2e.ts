@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
-import { clickText, setField, startStage, waitForText, type Stage } from './browser';
+import { clickText, setField, startStage, waitForText, type Stage, visit } from './browser';
 import { watchPage } from './watch-page';
 
 let stage: Stage;
@@ -23,7 +23,7 @@ afterAll(async () => {
 });
 
 async function offer(files: Readonly<Record<string, string>>): Promise<void> {
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   for (const [slot, path] of Object.entries(files)) {
     const input = await page.waitForSelector(`[data-testid=file-${slot}]`);
     await (input as unknown as { uploadFile(path: string): Promise<void> }).uploadFile(path);
@@ -85,7 +85,7 @@ describe('each gets one clear sentence, and nothing is half stored', () => {
     expect(await alert()).toMatch(sentence);
     expect(readdirSync(join(stage.dataDir, 'uploads'))).toEqual([]);
     await expectNoBlobs(stage.dataDir);
-    await page.goto(stage.address, { waitUntil: 'load' });
+    await visit(page, stage.address);
     await waitForText(page, 'No shell has been brought in yet');
   });
   test('a day that does not exist', async () => {
@@ -105,7 +105,7 @@ describe('each gets one clear sentence, and nothing is half stored', () => {
     await waitForText(page, 'status.csv, row 1');
   });
   test('a shell that is not there', async () => {
-    await page.goto(`${stage.address}/shells/nothing/comb`, { waitUntil: 'load' });
+    await visit(page, `${stage.address}/shells/nothing/comb`);
     await waitForText(page, 'This page is not here');
   });
 });
@@ -115,7 +115,7 @@ test('a shell whose kept contents are gone says so, and the rest of it stays usa
   await clickText(page, 'button', 'Bring in');
   await waitForText(page, 'Is this the right shell?');
   const shell = new URL(page.url()).pathname.split('/').slice(0, 3).join('/');
-  await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/comb`);
   await clickText(page, 'button', 'Comb');
   await waitForText(page, 'Smoothness');
   await page.goto('about:blank');
@@ -123,14 +123,14 @@ test('a shell whose kept contents are gone says so, and the rest of it stays usa
   const pack = new Database(join(stage.dataDir, 'blobs/pack.sqlite'));
   pack.exec('DELETE FROM blobs');
   pack.close();
-  await page.goto(`${stage.address}${shell}/bring-in/contents`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/bring-in/contents`);
   await waitForText(page, 'This can’t be shown');
   expect(await alert()).toBe(
     'The state of this shell is missing from Currycomb’s folder, or is damaged; bring the package in again, or put the folder back from a copy.',
   );
   await clickText(page, 'main a', 'the findings');
   await waitForText(page, 'Smoothness');
-  await page.goto(`${stage.address}${shell}/decide`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/decide`);
   await waitForText(page, 'Why this is looked for');
   await waitForText(page, 'The state of this shell is missing from Currycomb’s folder');
 });

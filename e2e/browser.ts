@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type ElementHandle, type HTTPResponse, type Page } from 'puppeteer-core';
 
 export const chromeArguments = [
   '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
@@ -40,7 +40,7 @@ export async function startStage(env: Readonly<Record<string, string>> = {}): Pr
     dataDir,
     async open(path) {
       const page = await browser.newPage();
-      await page.goto(`${address}${path}`, { waitUntil: 'load' });
+      await visit(page, `${address}${path}`);
       return page;
     },
     async restart(meanwhile) {
@@ -194,6 +194,13 @@ export async function typeDay(page: Page, around: string, day: string): Promise<
   await page.waitForFunction(() => document.documentElement.dataset['live'] !== undefined);
   await page.focus(`${around} [role=spinbutton]`);
   await page.keyboard.type(`${month}${date}${year}`, { delay: 40 });
+}
+
+/** Goes to an address; the page is there when its stage is, too. */
+export async function visit(page: Page, address: string): Promise<HTTPResponse | null> {
+  const response = await page.goto(address, { waitUntil: 'load' });
+  await page.waitForFunction(() => document.querySelector('[data-opening]') === null, { timeout: 40_000 });
+  return response;
 }
 
 /** Clicks the first element of a kind whose text begins with these words, once it stands still. */

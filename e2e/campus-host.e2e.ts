@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { clickText, waitForText } from './browser';
+import { clickText, waitForText, visit } from './browser';
 import { startDemo, type DemoStage } from './demo-stage';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
@@ -15,7 +15,7 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 
-const goTo = (path: string) => page.goto(`${shell}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${shell}/${path}`);
 const problemsInBoth = async () => {
   const light = await seriousProblems(page);
   await inColours(page, 'dark');
@@ -31,7 +31,7 @@ test('the demo says both addresses, and how to sign in', () => {
 });
 
 test('a new user signs in to the host and reads BIO 355, though it fails, stalls and signs out', async () => {
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await clickText(page, 'a', 'Bring in a shell');
   await clickText(page, 'a', 'Read it from there.');
   await waitForText(page, 'Sign in to the host');
@@ -60,7 +60,7 @@ test.each([
   ['assignment', 'has 24 pieces of student work; hide it instead'],
   ['home-page', 'is the home page in use'],
 ])('what a guard holds is not deleted from the list of %s either', async (kind, says) => {
-  await page.goto(`${shell}/bring-in/contents?kind=${kind}`, { waitUntil: 'load' });
+  await visit(page, `${shell}/bring-in/contents?kind=${kind}`);
   await page.waitForSelector('[role=grid] [role=row][aria-rowindex="2"]');
   await page.click('[role=row][aria-rowindex="2"]');
   await clickText(page, 'button', 'Delete 1');
@@ -91,7 +91,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   await waitForText(page, 'The run is paused');
   expect(await problemsInBoth()).toEqual([]);
   // Leaving the page, and coming back to it, changes nothing.
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await goTo('carry-out');
   await clickText(page, 'button', 'Go on');
   await page.waitForFunction(() => document.body.innerText.includes('Empty but for what was kept'), {

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { bringIn, clickText, demoTerm, startStage, waitForText, type Stage } from './browser';
+import { bringIn, clickText, demoTerm, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-compare-'));
@@ -22,7 +22,7 @@ async function course(name: string, weeks: readonly number[]): Promise<string> {
   await c.write(path);
   return path;
 }
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${copy}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${stage.address}/shells/${copy}/${path}`);
 
 beforeAll(async () => {
   stage = await startStage();
@@ -43,7 +43,7 @@ afterAll(async () => {
 test('a shell that stands alone has nothing to be compared with, and says what to do', async () => {
   await goTo('prove/compare');
   await waitForText(page, 'There is no other shell in the list');
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   await bringIn(page, { package: await course('source', [1, 2, 3, 4]) }, { code: 'HYD 200', ...demoTerm });
 });
 
@@ -78,7 +78,7 @@ test('what is missing is held against the shell, where it can be ticked and adde
 });
 
 test('against several, what drifted stands thing by thing', async () => {
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   await bringIn(page, { package: await course('other', [1, 2, 5]) }, { code: 'HYD 201', ...demoTerm });
   await goTo('prove/compare');
   await page.click('[role=combobox]');

@@ -92,7 +92,7 @@ async function visit(id: string): Promise<boolean> {
     'prove',
     'bring-in',
   ]);
-  const { status, text } = await server.page(`/shells/${id}/${page}`);
+  const { status, text } = await server.wholePage(`/shells/${id}/${page}`);
   if (status >= 500) faults.push(`/${page}: ${status} ${text.slice(0, 100)}`);
   return status === 200;
 }

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { readShell } from '@/services/bring-in/read-shell';
 import type { LocalDate } from '@/core/time/local-date';
-import { clickText, startStage, waitForText, type Stage } from './browser';
+import { clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -58,7 +58,7 @@ test('from an empty list to the clean download, without typing anything', async 
 
 test('the months of the inventory lead to what was changed in them, by key', async () => {
   const shell = new URL(page.url()).pathname.split('/').slice(0, 3).join('/');
-  await page.goto(`${stage.address}${shell}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/bring-in`);
   const bar = 'a[aria-label^="Dec 2026"][aria-label$="last changed"]';
   await page.waitForSelector(bar);
   expect(await seriousProblems(page)).toEqual([]);
@@ -80,7 +80,7 @@ test('what was done stays: a start of the demo adds nothing where there are shel
 });
 
 test('the demo shells are taken away together, and can come again', async () => {
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await clickText(page, 'button', 'Take 4 demo shells away');
   await waitForText(page, 'No shell has been brought in yet');
   await waitForText(page, '4 demo shells taken away');

@@ -2,7 +2,7 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { Page } from 'puppeteer-core';
-import { bringInDemo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringInDemo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -26,7 +26,7 @@ function putBack(file: string, bytes: Buffer): void {
   writeFileSync(file, bytes);
 }
 
-const goToFolder = () => page.goto(`${stage.address}/folder`, { waitUntil: 'load' });
+const goToFolder = () => visit(page, `${stage.address}/folder`);
 
 test('a folder that nobody looked over says so; looked over it is sound', async () => {
   await goToFolder();
@@ -74,11 +74,11 @@ test('a database that is damaged while Currycomb stands still is told on every p
   });
   await goToFolder();
   await waitForText(page, 'is damaged. End Currycomb and run “npm run doctor”');
-  await page.goto(`${stage.address}/`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/`);
   await waitForText(page, 'This can’t be shown now');
   await waitForText(page, 'is damaged. End Currycomb');
   putBack(file, bytes);
-  await page.goto(`${stage.address}/`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/`);
   await waitForText(page, 'HYD 214');
   expect(complaints.filter((line) => !/503|500|damaged|digest|React error #441/.test(line))).toEqual([]);
 });

@@ -7,7 +7,7 @@ import { CampusHost } from '../stand-ins/campus/host';
 import { seedShell } from '../stand-ins/campus/seed-shell';
 import { startCampusHost, type RunningHost } from '../stand-ins/campus/serve';
 import { startOutsideWeb, type OutsideWeb } from '../stand-ins/outside-web/serve';
-import { clickText, startStage, waitForText, type Stage } from './browser';
+import { clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 jest.setTimeout(240_000);
@@ -18,7 +18,7 @@ let stage: Stage;
 let page: Page;
 let complaints: string[];
 let shell = '';
-const goTo = (path: string) => page.goto(`${shell}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${shell}/${path}`);
 const planSize = () =>
   page.$eval('[data-testid=plan-size]', (size) => Number(size.textContent?.replace(/\D/g, '')));
 const planGrows = (from: number) =>
@@ -133,7 +133,7 @@ test('prove: nothing leads nowhere any more, and the sign-off says what was done
   );
   expect(await seriousProblems(page)).toEqual([]);
   const id = shell.slice(shell.lastIndexOf('/') + 1);
-  await page.goto(`${stage.address}/api/shells/${id}/report?of=sign-off&as=html`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/api/shells/${id}/report?of=sign-off&as=html`);
   await waitForText(page, 'GEO 130 Reading Maps');
   await waitForText(page, 'The plan carried out');
   await waitForText(page, 'Looked over by');

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringInGeo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -15,7 +15,7 @@ afterAll(() => stage.close());
 
 test('eight empty grade categories are gone in at most three clicks from the Comb stage', async () => {
   id = await bringInGeo(page);
-  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/comb`);
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'empty grade categories');
   expect(await seriousProblems(page)).toEqual([]);
@@ -36,7 +36,7 @@ test('eight empty grade categories are gone in at most three clicks from the Com
 });
 
 test('the evidence of a category and of a bank can be looked at', async () => {
-  await page.goto(`${stage.address}/shells/${id}/decide?family=orphan&urgency=tidy`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide?family=orphan&urgency=tidy`);
   await waitForText(page, 'No quiz draws on the question bank “converted-bank-1”');
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, '[role=option]', 'No quiz draws on');
@@ -51,7 +51,7 @@ test('the grade setup goes out without them', async () => {
     id,
   );
   expect(rows).toBeGreaterThan(200);
-  await page.goto(`${stage.address}/shells/${id}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/bring-in`);
   await clickText(page, 'a', '24');
   await waitForText(page, 'Your map');
   expect(await page.evaluate(() => document.body.innerText.includes('Sum of everything'))).toBe(false);

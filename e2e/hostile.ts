@@ -13,9 +13,8 @@ const goals = { seconds: 10, megabytes: 600, others: 200 } as const;
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-hostile-'));
 const only = process.argv[2];
 let server = new Server(join(folder, 'data'));
-await server.start();
-await server.page('/');
-let begin = server.memory().now;
+/** Resident memory of a server that did nothing yet, in bytes. */
+let begin = 0;
 
 interface Row {
   readonly input: HostileInput;
@@ -98,7 +97,7 @@ async function tryInput(input: PackedInput): Promise<string> {
   const combed = await server.follow(`/api/shells/${shellId}/comb`, {}, patience);
   if (!combed.done) failures.push(`${input.what}: can’t be combed: ${combed.told}`);
   for (const stage of ['bring-in', 'comb', 'decide']) {
-    const { status } = await server.page(`/shells/${shellId}/${stage}`);
+    const { status } = await server.wholePage(`/shells/${shellId}/${stage}`);
     if (status !== 200) failures.push(`${input.what}: ${stage} answers ${status}`);
   }
   const response = await fetch(`${server.address}/api/shells/${shellId}/export?what=package`);
@@ -109,6 +108,17 @@ async function tryInput(input: PackedInput): Promise<string> {
   return 'read';
 }
 
+/** Starts a server and has it draw each page once: the first drawing of a page is slow, whatever it shows. */
+async function startServer(): Promise<void> {
+  server = new Server(join(folder, 'data'));
+  await server.start();
+  await server.page('/');
+  begin = server.memory().now;
+  const warmed = await tryInput(packInput({ what: 'a good package', reader: 'package' }));
+  if (warmed !== 'read') throw new Error(`a good package was not read: ${warmed}`);
+}
+
+await startServer();
 for (const input of hostileInputs) {
   if (only && !input.what.includes(only)) continue;
   process.stdout.write(`\r${rows.length} of ${hostileInputs.length} `);
@@ -130,10 +140,7 @@ for (const input of hostileInputs) {
   // What one input leaves in memory is not counted for the next.
   if (megabytes > 200) {
     await server.stop();
-    server = new Server(join(folder, 'data'));
-    await server.start();
-    await server.page('/');
-    begin = server.memory().now;
+    await startServer();
   }
 }
 await server.stop();
@@ -155,7 +162,7 @@ const byReader = ['package', 'calendar', 'roster', 'status sheet'].map((reader) 
 if (!only)
   writeSection(
     'Hostile inputs',
-    `\`npm run hostile\` of ${new Date().toISOString().slice(0, 10)}: ${rows.length} inputs made to do harm, each brought in, combed, looked at and exported by a running server, while somebody else asks it for another page. Goals: ${goals.seconds} s, ${goals.megabytes} MB beyond the start, others answered within ${goals.others} ms. Goals missed and errors: **${failures.length}**.
+    `\`npm run hostile\` of ${new Date().toISOString().slice(0, 10)}: ${rows.length} inputs made to do harm, each brought in, combed, looked at and exported by a running server whose pages were drawn before, while somebody else asks it for another page. Goals: ${goals.seconds} s, ${goals.megabytes} MB beyond the start, others answered within ${goals.others} ms. Goals missed and errors: **${failures.length}**.
 
 | reader | inputs | read | refused with a sentence | slowest | most memory | slowest answer to others |
 |---|---:|---:|---:|---:|---:|---:|

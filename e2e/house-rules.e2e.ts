@@ -1,5 +1,14 @@
 import type { Page } from 'puppeteer-core';
-import { bringIn, bringInGeo, clickText, startStage, typeDay, waitForText, type Stage } from './browser';
+import {
+  bringIn,
+  bringInGeo,
+  clickText,
+  startStage,
+  typeDay,
+  waitForText,
+  type Stage,
+  visit,
+} from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -19,7 +28,7 @@ beforeAll(async () => {
   page = await stage.open('/bring-in');
   complaints = await watchPage(page);
   id = await bringInGeo(page);
-  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/comb`);
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'What students would notice first');
 });
@@ -36,7 +45,7 @@ test('the three answers of a check that found nothing are told apart', async () 
 });
 
 test('a check’s page says what it means, and what another setting would change here', async () => {
-  await page.goto(`${stage.address}/checks/outdated.date-outside-term`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/checks/outdated.date-outside-term`);
   await waitForText(page, 'Why it matters');
   await type('input[type=number]', '600');
   await page.waitForFunction(
@@ -55,7 +64,7 @@ test('a check’s page says what it means, and what another setting would change
 });
 
 test('house rules: a phrase of one’s own, its effect, and the shell says that it was combed by other rules', async () => {
-  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/house-rules`);
   await waitForText(page, 'Lists of your house');
   expect(await seriousProblems(page)).toEqual([]);
   const phrases = await page.$$eval('label', (all) =>
@@ -73,7 +82,7 @@ test('house rules: a phrase of one’s own, its effect, and the shell says that 
   await waitForText(page, 'The house rules are kept');
   const kept = await page.evaluate(async () => (await (await fetch('/api/house-rules')).json()) as unknown);
   expect(kept).toEqual({ schema: 'currycomb.house-rules/1', leftoverPhrases: ['legend'] });
-  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/comb`);
   await waitForText(page, 'The house rules were changed since');
   await clickText(page, 'button', 'Comb again');
   await waitForText(page, 'phrase of a former system');
@@ -106,7 +115,7 @@ test('rules that make no sense are refused with one sentence that names the sett
 });
 
 test('a term of the house: set on the screen, offered where a shell is brought in, and used where nobody said one', async () => {
-  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/house-rules`);
   await waitForText(page, 'Add a term');
   await clickText(page, 'button', 'Add a term');
   const field = async (label: string) =>
@@ -135,14 +144,14 @@ test('a term of the house: set on the screen, offered where a shell is brought i
       noClass: ['2027-03-15', '2027-03-16', '2027-03-17', '2027-03-18', '2027-03-19'],
     },
   ]);
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   await waitForText(page, 'Term of the house');
   await page.click('[role=combobox]');
   await clickText(page, '[role=option]', 'Spring 2027');
   await page.waitForFunction(
     () => document.querySelector<HTMLInputElement>('input[name=termStart]')?.value === '2027-01-11',
   );
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   const other = await bringIn(
     page,
     { package: 'geo-130/GEO-130.zip' },
@@ -152,7 +161,7 @@ test('a term of the house: set on the screen, offered where a shell is brought i
     page,
     'the term is “Spring 2027” of the house rules, which give its first and last day and its days without class',
   );
-  await page.goto(`${stage.address}/shells/${other}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${other}/comb`);
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'What students would notice first');
   expect(await page.evaluate(() => document.body.innerText.includes('The term’s dates are not known'))).toBe(
@@ -161,7 +170,7 @@ test('a term of the house: set on the screen, offered where a shell is brought i
 });
 
 test('with keys alone a check is switched off and on', async () => {
-  await page.goto(`${stage.address}/checks/orphan.empty-module`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/checks/orphan.empty-module`);
   await waitForText(page, 'Its settings here');
   await page.focus('input[role=switch], input[type=checkbox]');
   await page.keyboard.press('Space');

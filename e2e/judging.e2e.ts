@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { bringIn, bringInDemo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringIn, bringInDemo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { smallPdf } from './small-pdf';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
@@ -20,7 +20,7 @@ beforeAll(async () => {
   complaints = await watchPage(page);
   id = await bringInDemo(page);
   await combed(id, 'HYD 214');
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   looks = await bringIn(
     page,
     { package: await packageOfLooks(), status: statusOfLooks() },
@@ -39,7 +39,7 @@ afterAll(async () => {
 });
 
 async function combed(shell: string, code: string): Promise<void> {
-  await page.goto(`${stage.address}/shells/${shell}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${shell}/comb`);
   await clickText(page, 'button', `Comb ${code}`);
   await waitForText(page, 'smooth');
   await page.waitForFunction(() => /Combed|combed/.test(document.body.innerText));
@@ -77,8 +77,7 @@ function statusOfLooks(): string {
   return path;
 }
 
-const decide = (query = '', shell = id) =>
-  page.goto(`${stage.address}/shells/${shell}/decide${query}`, { waitUntil: 'load' });
+const decide = (query = '', shell = id) => visit(page, `${stage.address}/shells/${shell}/decide${query}`);
 const listed = () => page.$$eval('[role=option]', (rows) => rows.map((row) => row.textContent ?? ''));
 const planIs = (size: number) =>
   page.waitForFunction(
@@ -235,7 +234,7 @@ describe('few clicks', () => {
 
   test('everything that was not used this term is hidden with five', async () => {
     await page.evaluate((shell) => fetch(`/api/shells/${shell}/plan`, { method: 'DELETE' }), looks);
-    await page.goto(`${stage.address}/shells/${looks}/bring-in`, { waitUntil: 'load' });
+    await visit(page, `${stage.address}/shells/${looks}/bring-in`);
     const figure = await page.waitForSelector('a[href$="kind=unused"]');
     clicks += 1;
     await figure?.click();
@@ -249,7 +248,7 @@ describe('few clicks', () => {
   });
 
   test('a double import is gone with three', async () => {
-    await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+    await visit(page, `${stage.address}/shells/${id}/comb`);
     await click('button', 'Delete 86');
     await planIs(86);
     await carriedOut();

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { clickText, startStage, waitForText, type Stage } from './browser';
+import { clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -25,8 +25,7 @@ const planBecomes = (size: number) =>
     {},
     size,
   );
-const contents = (query: string) =>
-  page.goto(`${stage.address}${shell}/bring-in/contents?${query}`, { waitUntil: 'load' });
+const contents = (query: string) => visit(page, `${stage.address}${shell}/bring-in/contents?${query}`);
 
 test('what a filter shows is chosen by key, all of it, and hidden in one step', async () => {
   await contents('kind=page');
@@ -67,7 +66,7 @@ test('a range is chosen with Shift; what a guard holds back is said and stays ou
 });
 
 test('a large file of the inventory leads to itself; files sort by their size, and go', async () => {
-  await page.goto(`${stage.address}${shell}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/bring-in`);
   await clickText(page, 'a', 'hand-outs/removed-weeks/hand-out-61.txt');
   await waitForText(page, '1 of 443');
   await contents('kind=files');
@@ -82,7 +81,7 @@ test('a large file of the inventory leads to itself; files sort by their size, a
 });
 
 test('a finding about many things is decided for some of them', async () => {
-  await page.goto(`${stage.address}${shell}/decide?family=calendar`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/decide?family=calendar`);
   await waitForText(page, 'Lab section A');
   await page.waitForSelector('[data-testid=evidence] tbody input[type=checkbox]');
   const boxes = await page.$$('[data-testid=evidence] tbody input[type=checkbox]');
@@ -93,7 +92,7 @@ test('a finding about many things is decided for some of them', async () => {
 });
 
 test('the plan is a list, and any step of it can be taken out', async () => {
-  await page.goto(`${stage.address}${shell}/rehearse/plan`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}${shell}/rehearse/plan`);
   await waitForText(page, '3 steps, 33 changes');
   await waitForText(page, 'Week 1: Reading a stream, Week 2: Safety in and beside water');
   expect(await seriousProblems(page)).toEqual([]);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import type { LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { clickText, setField, startStage, waitForText, type Stage } from './browser';
+import { clickText, setField, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-sections-'));
@@ -106,7 +106,7 @@ test('one decision for the same finding in all of them, shown shell by shell, an
 });
 
 test('what is due in all of them, week by week', async () => {
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await chooseAll();
   await clickText(page, 'a', 'Load by week');
   await waitForText(page, '3 deadlines in 3 shells');
@@ -115,12 +115,12 @@ test('what is due in all of them, week by week', async () => {
 });
 
 test('a department begins with the house’s rules, and shells are put under it', async () => {
-  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/house-rules`);
   await page.type('section[aria-label=Departments] input', 'Geography');
   await clickText(page, 'button', 'Begin with these rules');
   await waitForText(page, 'Drop Geography’s rules');
   expect(await seriousProblems(page)).toEqual([]);
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await chooseAll();
   await clickText(page, 'button', 'House rules');
   await clickText(page, '[role=menuitem]', 'Geography');
@@ -128,7 +128,7 @@ test('a department begins with the house’s rules, and shells are put under it'
 });
 
 test('shells are laid by and taken up again; several are removed when their number is typed', async () => {
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await page.click('input[aria-label="Choose GEO 131"]');
   await clickText(page, 'button', 'Lay by');
   await waitForText(page, 'Laid by: 1');

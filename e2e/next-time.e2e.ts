@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, waitForText } from './browser';
+import { bringInGeo, clickText, waitForText, visit } from './browser';
 import { startWithShell, type ShellStage } from './shell-stage';
 import { seriousProblems } from './watch-page';
 
@@ -47,7 +47,7 @@ test('what was deleted is ticked, kept with the course, and read again', async (
 });
 
 test('the next shell of the course says what need not be copied into it', async () => {
-  await page.goto(`${shell.stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${shell.stage.address}/bring-in`);
   await bringInGeo(page);
   await waitForText(page, 'need not be copied into it');
   await page.click('main a[href$="/prove/next-time"]');

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { bringIn, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringIn, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -43,7 +43,7 @@ async function termPackage(): Promise<string> {
   return path;
 }
 
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${stage.address}/shells/${id}/${path}`);
 const planIs = (size: number) =>
   page.waitForFunction(
     (n) => document.querySelector('[data-testid=plan-size]')?.textContent === String(n),

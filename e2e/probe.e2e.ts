@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { startOutsideWeb, type OutsideWeb } from '../stand-ins/outside-web/serve';
-import { bringIn, clickText, demoTerm, startStage, waitForText, type Stage } from './browser';
+import { bringIn, clickText, demoTerm, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-probe-'));
@@ -28,7 +28,7 @@ async function course(): Promise<string> {
   await c.write(path);
   return path;
 }
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${stage.address}/shells/${id}/${path}`);
 
 beforeAll(async () => {
   web = await startOutsideWeb();

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { bringInDemo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringInDemo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -15,7 +15,7 @@ beforeAll(async () => {
   page = await stage.open('/bring-in');
   complaints = await watchPage(page);
   id = await bringInDemo(page);
-  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/comb`);
   await clickText(page, 'button', 'Comb HYD 214');
   await waitForText(page, 'What students would notice first');
 });
@@ -24,8 +24,7 @@ afterAll(async () => {
   await stage.close();
 });
 
-const decide = (query = '') =>
-  page.goto(`${stage.address}/shells/${id}/decide${query}`, { waitUntil: 'load' });
+const decide = (query = '') => visit(page, `${stage.address}/shells/${id}/decide${query}`);
 const chipSays = (words: string) =>
   page
     .waitForFunction(
@@ -115,7 +114,7 @@ test('the sheet goes out, is answered in a browser without Currycomb, and comes 
   const sheet = join(folder, 'sheet.html');
   writeFileSync(sheet, html);
   const owner = await page.browser().newPage();
-  await owner.goto(`file://${sheet}`, { waitUntil: 'load' });
+  await visit(owner, `file://${sheet}`);
   expect(await seriousProblems(owner)).toEqual([]);
   await owner.evaluate(
     `globalThis.saved = null; URL.createObjectURL = (blob) => { blob.text().then((text) => { globalThis.saved = text; }); return '#'; };`,

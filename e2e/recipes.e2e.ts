@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, waitForText } from './browser';
+import { bringInGeo, clickText, waitForText, visit } from './browser';
 import { startWithShell, type ShellStage } from './shell-stage';
 import { seriousProblems } from './watch-page';
 
@@ -28,7 +28,7 @@ test('a recipe is chosen for a shell, and its first step is where the work begin
 });
 
 test('left and come back to, it knows what was done; the list of shells says how far it is', async () => {
-  await page.goto(shell.stage.address, { waitUntil: 'load' });
+  await visit(page, shell.stage.address);
   await clickText(page, 'a', 'Take over, ');
   await page.waitForFunction(() => location.pathname.endsWith('/recipe'));
   await heading('of 7 done');

@@ -3,7 +3,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { bringIn, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringIn, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -42,7 +42,7 @@ afterAll(async () => {
   await stage.close();
 });
 
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${stage.address}/shells/${id}/${path}`);
 const planSize = () => page.$eval('[data-testid=plan-size]', (e) => Number(e.textContent));
 const planGrows = async (before: number) => {
   await page.waitForFunction(

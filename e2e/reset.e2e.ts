@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { bringInGeo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringInGeo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -19,7 +19,7 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 
-const goTo = (path: string) => page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
+const goTo = (path: string) => visit(page, `${stage.address}/shells/${id}/${path}`);
 /** What stands now and after in a row of the areas. */
 const countsOf = (area: string) =>
   page.$$eval(

@@ -17,6 +17,7 @@ import {
   clickText,
   startStage,
   waitForText,
+  visit,
 } from './browser';
 
 /** Takes one picture of each main view from the demo data. A folder named as argument gets them instead of docs/screenshots. */
@@ -41,24 +42,22 @@ try {
   await clickText(page, 'button', 'Comb HYD 214');
   await waitForText(page, 'What students would notice first');
   await shot(page, 'comb');
-  await page.goto(`${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`, {
-    waitUntil: 'load',
-  });
+  await visit(page, `${stage.address}/shells/${id}/decide?family=duplicate&urgency=look-at`);
   await clickText(page, '[role=option]', '“Reading the staff gauge (2)” says the same');
   await waitForText(page, 'Why this one stays');
   await shot(page, 'decide-pair');
-  await page.goto(`${stage.address}/shells/${id}/decide/outline`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide/outline`);
   await page.waitForSelector('[role=treegrid] [role=row][aria-level]');
   await page.type('main input', 'week');
   for (const row of [3, 5, 6]) await page.click(`[role=treegrid] [role=row][aria-rowindex="${row}"]`);
   await shot(page, 'outline');
-  await page.goto(`${stage.address}/shells/${id}/decide/calendar`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide/calendar`);
   await clickText(page, 'label', 'Lab section A');
   await shot(page, 'calendar');
-  await page.goto(`${stage.address}/shells/${id}/decide/re-date`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide/re-date`);
   await waitForText(page, 'dated things would move');
   await shot(page, 're-date');
-  await page.goto(`${stage.address}/shells/${id}/decide/values`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide/values`);
   await clickText(page, 'button', 'With dates');
   await page.focus('[data-testid=values]');
   await page.keyboard.type('1/15/2027');
@@ -69,33 +68,33 @@ try {
   await page.keyboard.up('Shift');
   await clickText(page, 'button', 'Fill a week apart');
   await shot(page, 'values');
-  await page.goto(`${stage.address}/shells/${id}/comb`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/comb`);
   for (const words of ['Delete 86', 'Delete 109']) await clickText(page, 'button', words);
   await clickText(page, 'button', 'Look');
   await clickText(page, 'button', 'Delete 96');
   await waitForText(page, 'Rehearse 2');
-  await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/rehearse`);
   await waitForText(page, 'Step by step');
   await shot(page, 'rehearse');
-  await page.goto(`${stage.address}/shells/${id}/bring-in/contents?kind=files`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/bring-in/contents?kind=files`);
   await page.waitForSelector('[role=grid]');
   await page.type('main input', 'hand-out-4');
   for (const row of [3, 4, 6]) await page.click(`[role=row][aria-rowindex="${row}"]`);
   await shot(page, 'list');
-  await page.goto(`${stage.address}/shells/${id}/decide/outline`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide/outline`);
   await page.waitForSelector('[role=treegrid] [role=row][aria-level]');
   await clickText(page, 'header button', '2');
   await waitForText(page, 'Plans kept by name');
   await page.waitForFunction(() => !document.body.innerText.includes('Looking at the plan'));
   await shot(page, 'plan-drawer');
-  await page.goto(`${stage.address}/shells/${id}/rehearse`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/rehearse`);
   await clickText(page, 'button', 'Carry out');
   await waitForText(page, 'Ledger');
   await shot(page, 'carry-out');
-  await page.goto(`${stage.address}/shells/${id}/prove`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/prove`);
   await waitForText(page, 'Findings by family');
   await shot(page, 'prove');
-  await page.goto(`${stage.address}/shells/${id}/prove/outside`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/prove/outside`);
   await page.click('input[type=checkbox]');
   await page.waitForSelector('button.MuiButton-contained:not([disabled])');
   await clickText(page, 'button', 'Ask the links');
@@ -103,27 +102,25 @@ try {
   await waitForText(page, 'to decide on');
   await shot(page, 'outside');
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
-  await page.goto(`${stage.address}/shells/${id}/prove/student?day=2027-02-03&show=differs`, {
-    waitUntil: 'load',
-  });
+  await visit(page, `${stage.address}/shells/${id}/prove/student?day=2027-02-03&show=differs`);
   await page.waitForSelector('[data-testid=eye-list] [role=option]');
   await shot(page, 'student');
   await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }]);
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   const maps = await bringInGeo(page, demoTerm);
-  await page.goto(`${stage.address}/shells/${maps}/carry-out/reset`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${maps}/carry-out/reset`);
   await waitForText(page, 'things would go');
   await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'Your map');
   await clickText(page, '[role=option]', 'Your map');
   await waitForText(page, 'stay since these need them');
   await shot(page, 'reset');
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   const evening = await bringIn(
     page,
     { package: 'hyd-214-e/HYD-214-E.imscc', baseline: 'template/template.imscc' },
     { code: 'HYD 214-E', ...demoTerm },
   );
-  await page.goto(`${stage.address}/shells/${evening}/bring-in/add`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${evening}/bring-in/add`);
   await chooseFiles(page, {
     package: 'hyd-214/HYD-214.imscc',
     events: 'hyd-214/events.ics',
@@ -148,14 +145,14 @@ try {
       body: JSON.stringify({ terms }),
     });
   });
-  await page.goto(`${stage.address}/house-rules`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/house-rules`);
   await waitForText(page, 'Lists of your house');
   await page.evaluate(() =>
     window.scrollTo(0, document.getElementById('terms')!.getBoundingClientRect().top - 110),
   );
   await shot(page, 'house-rules');
   await showHostRun(page);
-  await page.goto(`${stage.address}/`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/`);
   await shot(page, 'shells');
 } finally {
   await web.close();
@@ -168,7 +165,7 @@ async function showHostRun(page: Page): Promise<void> {
   const { shell, composer } = bio355AtHost();
   seedShell(host, shell, composer.source);
   const running = await startCampusHost(host);
-  await page.goto(`${stage.address}/bring-in/from-host`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in/from-host`);
   await page.type('input[name=address]', running.address);
   await page.type('input[name=name]', 'r.alder');
   await page.type('input[name=secret]', 'marsh-marigold');
@@ -176,7 +173,7 @@ async function showHostRun(page: Page): Promise<void> {
   await clickText(page, 'button', 'Read BIO 355');
   await waitForText(page, 'What students would notice first');
   const address = page.url().replace(/\/comb$/, '');
-  await page.goto(`${address}/carry-out/reset`, { waitUntil: 'load' });
+  await visit(page, `${address}/carry-out/reset`);
   await waitForText(page, 'with student work would go for good');
   await page.type('::-p-aria([name="Type BIO 355 to arm it"])', 'BIO 355');
   const number = await page.evaluate(() => /Type (\d+), the things/.exec(document.body.innerText)?.[1] ?? '');

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import type { Page } from 'puppeteer-core';
-import { type Stage, bringInDemo, clickText, freePort, startStage, waitForText } from './browser';
+import { type Stage, bringInDemo, clickText, freePort, startStage, waitForText, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -15,8 +15,7 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 
-const goTo = (stageKey: string) =>
-  page.goto(`${stage.address}/shells/${id}/${stageKey}`, { waitUntil: 'load' });
+const goTo = (stageKey: string) => visit(page, `${stage.address}/shells/${id}/${stageKey}`);
 const text = () => page.evaluate(() => document.body.innerText);
 
 test('combing is found again by a page that comes back, and is not started twice', async () => {
@@ -33,7 +32,7 @@ test('combing is found again by a page that comes back, and is not started twice
 });
 
 test('a decision changes the counts of the frame at once, and can be taken back', async () => {
-  await page.goto(`${stage.address}/shells/${id}/decide?family=orphan`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/decide?family=orphan`);
   await page.waitForSelector('[role=option]');
   const size = () => page.$eval('[data-testid=plan-size]', (e) => e.textContent);
   expect(await size()).toBe('0');
@@ -75,7 +74,7 @@ test('one step of a run is taken back alone, then the rest of it', async () => {
 });
 
 test('a shell is removed only where its code was typed', async () => {
-  await page.goto(stage.address, { waitUntil: 'load' });
+  await visit(page, stage.address);
   await clickText(page, 'button', 'Remove');
   await page.waitForSelector('[role=dialog]');
   expect(await seriousProblems(page)).toEqual([]);

@@ -103,6 +103,15 @@ export class Server {
     return { status: response.status, text: await response.text() };
   }
 
+  /** A page and what it asks for by itself, as a browser gets both; the status of what went worst. */
+  async wholePage(path: string): Promise<{ readonly status: number; readonly text: string }> {
+    const page = await this.page(path);
+    const stage = /\/api\/shells\/[\w-]+\/stages\/[\w-]+/.exec(page.text)?.[0];
+    if (stage === undefined) return page;
+    const shown = await this.page(stage);
+    return { status: Math.max(page.status, shown.status), text: page.text + shown.text };
+  }
+
   async upload(bytes: Uint8Array<ArrayBuffer>): Promise<Told<{ readonly id: string }>> {
     const response = await fetch(`${this.address}/api/uploads`, {
       method: 'POST',

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
-import { clickText, startStage, waitForText, type Stage } from './browser';
+import { clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems } from './watch-page';
 
 let stage: Stage;
@@ -19,7 +19,7 @@ afterAll(async () => {
 });
 
 async function offer(): Promise<void> {
-  await page.goto(`${stage.address}/bring-in`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/bring-in`);
   const sheet = join(folder, 'report.csv');
   writeFileSync(sheet, 'Item ID,Published,Colour\na,no,green\n');
   const pack = await makeZip(join(folder, 'good.imscc'), {

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { startStage, type Stage } from './browser';
+import { startStage, type Stage, visit } from './browser';
 import { watchPage } from './watch-page';
 
 /** The application with one shell brought in, and a page whose complaints are heard. */
@@ -23,7 +23,7 @@ export async function startWithShell(bringOneIn: (page: Page) => Promise<string>
     page,
     id,
     goTo: async (path) => {
-      await page.goto(`${stage.address}/shells/${id}/${path}`, { waitUntil: 'load' });
+      await visit(page, `${stage.address}/shells/${id}/${path}`);
     },
     close: async () => {
       await stage.close();

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { readShell } from '@/services/bring-in/read-shell';
 import type { LocalDate } from '@/core/time/local-date';
-import { bringInDemo, clickText, startStage, waitForText, type Stage } from './browser';
+import { bringInDemo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
 let stage: Stage;
@@ -24,7 +24,7 @@ afterAll(async () => {
 
 const heading = () => page.$eval('h1', (h) => (h as HTMLElement).innerText);
 const goTo = async (stageKey: string) => {
-  await page.goto(`${stage.address}/shells/${id}/${stageKey}`, { waitUntil: 'load' });
+  await visit(page, `${stage.address}/shells/${id}/${stageKey}`);
 };
 
 test('an empty list says what to do next', async () => {

@@ -5,7 +5,7 @@ import { bundleOptions } from './bundle-options.mjs';
 
 await build({
   ...bundleOptions,
-  entryPoints: ['src/workers/job.ts'],
+  entryPoints: ['src/workers/job.ts', 'src/workers/stage.ts'],
   outdir: 'dist/workers',
   outExtension: { '.js': '.mjs' },
 });

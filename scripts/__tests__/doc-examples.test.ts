@@ -74,7 +74,7 @@ beforeAll(async () => {
   const paths = {
     dataDir: join(folder, 'data'),
     migrationsDir: join(root, 'src/store/migrations'),
-    workerFile: join(root, 'dist/workers/job.mjs'),
+    workers: join(root, 'dist/workers'),
   };
   await openContext(paths).close();
 }, 60_000);

@@ -1,19 +1,21 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { BlobStore } from '@/store/blobs';
-import { DatabaseMissing, openDatabase, type Db } from '@/store/database';
+import { DatabaseMissing, openDatabase } from '@/store/database';
 import { lockFolder, type FolderLock } from '@/store/folder-lock';
 import { prepareMemo } from '@/store/memo';
 import { countOldTallies } from './comb/old-tallies';
-import type { Context } from './context';
+import type { Context, OpenFolder } from './context';
 import type { JobQueue } from './jobs/job-queue';
 import { ThreadQueue } from './jobs/thread-queue';
+import { StageThread } from './stages/stage-thread';
 import { StorageFault, storageFault } from './storage/storage-fault';
 
 export interface ContextPaths {
   readonly dataDir: string;
   readonly migrationsDir: string;
-  readonly workerFile: string;
+  /** The folder of the bundled worker threads. */
+  readonly workers: string;
 }
 
 /**
@@ -32,7 +34,7 @@ export function openContext(paths: ContextPaths): Context {
   }
 }
 
-function openLocked({ dataDir, migrationsDir, workerFile }: ContextPaths, lock: FolderLock): Context {
+function openLocked({ dataDir, migrationsDir, workers }: ContextPaths, lock: FolderLock): Context {
   const opened: { close(): void }[] = [{ close: () => lock.release() }];
   try {
     const db = openDatabase(dataDir, migrationsDir);
@@ -42,8 +44,10 @@ function openLocked({ dataDir, migrationsDir, workerFile }: ContextPaths, lock: 
     opened.unshift(blobs);
     blobs.clearUnfinished();
     prepareMemo(dataDir);
-    const jobs = new ThreadQueue(db, { workerFile, dataDir }, threadsHere());
-    return { db, blobs, jobs, dataDir, close: () => closeAll(db, blobs, jobs, lock) };
+    const folder = { db, blobs, dataDir };
+    const jobs = new ThreadQueue(db, { workerFile: join(workers, 'job.mjs'), dataDir }, threadsHere());
+    const stages = new StageThread(join(workers, 'stage.mjs'), dataDir);
+    return { ...folder, jobs, stages, close: () => closeAll(folder, [jobs, stages], lock) };
   } catch (error) {
     for (const one of opened) one.close();
     throw error;
@@ -55,8 +59,12 @@ const mostThreads = 8;
 /** One thread for each core, two at least: a long job must not hold up all the others. */
 const threadsHere = (): number => Math.min(mostThreads, Math.max(2, availableParallelism()));
 
-async function closeAll(db: Db, blobs: BlobStore, jobs: JobQueue, lock: FolderLock): Promise<void> {
-  await jobs.close();
+async function closeAll(
+  { db, blobs }: OpenFolder,
+  threads: readonly Pick<JobQueue, 'close'>[],
+  lock: FolderLock,
+): Promise<void> {
+  await Promise.all(threads.map((thread) => thread.close()));
   blobs.close();
   db.$client.close();
   lock.release();
@@ -78,6 +86,6 @@ export function appContext(): Context {
   return (holder.currycomb ??= openContext({
     dataDir: dataFolder(),
     migrationsDir: join(root, 'src/store/migrations'),
-    workerFile: join(root, 'dist/workers/job.mjs'),
+    workers: join(root, 'dist/workers'),
   }));
 }

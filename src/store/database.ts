@@ -17,6 +17,10 @@ export class DatabaseMissing extends Error {}
 /** How long a statement waits for another program that holds the database, in milliseconds. */
 const patience = 1_000;
 
+/** The database of a folder that another thread has open, to be read alone. */
+export const readDatabase = (dataDir: string): Db =>
+  drizzle(new Database(databaseFile(dataDir), { readonly: true, timeout: patience }), { schema });
+
 /**
  * Opens the database of a data folder and brings it up to the newest migration. Throws DatabaseMissing where blobs are
  * there without it, and what SQLite says where it can’t be opened.

@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import type { ShellCounts } from '@/core/shell/inventory';
 import { compareText } from '@/core/compare-text';
 import type { Probe } from '@/core/probe/probe';
@@ -78,8 +79,9 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     timings.push({ check: check.id, milliseconds: clock() - begun });
   });
   const place = new Map(options.checks.map((c, i) => [c.id, i]));
-  rows.sort((a, b) => place.get(a.check)! - place.get(b.check)!);
-  options.onProgress?.(options.checks.length, options.checks.length, options.checks.at(-1)!);
+  rows.sort((a, b) => valueFor(place, a.check) - valueFor(place, b.check));
+  const last = options.checks.at(-1);
+  if (last) options.onProgress?.(options.checks.length, options.checks.length, last);
   options.onTimings?.(timings);
   return { counts: facts.counts, checks: rows, findings: sortFindings(cover(drafts), subjects) };
 
@@ -232,12 +234,16 @@ function sortFindings(findings: Finding[], index: SubjectIndex): Finding[] {
   return findings.sort(
     (a, b) =>
       compareText(a.check, b.check) ||
-      compareLists(places.get(a)!, places.get(b)!) ||
+      compareLists(valueFor(places, a), valueFor(places, b)) ||
       compareText(a.id, b.id),
   );
 }
 
 function compareLists(a: readonly number[], b: readonly number[]): number {
-  for (let i = 0; i < Math.min(a.length, b.length); i += 1) if (a[i] !== b[i]) return a[i]! - b[i]!;
+  for (let i = 0; i < a.length && i < b.length; i += 1) {
+    const first = a[i] ?? 0;
+    const second = b[i] ?? 0;
+    if (first !== second) return first - second;
+  }
   return a.length - b.length;
 }

@@ -7,7 +7,7 @@ export function minHash(set: Iterable<number>, hashes: readonly ((element: numbe
   for (const element of set)
     hashes.forEach((hash, i) => {
       const value = hash(element);
-      if (value < signature[i]!) signature[i] = value;
+      if (value < (signature[i] ?? Infinity)) signature[i] = value;
     });
   return signature;
 }
@@ -32,7 +32,7 @@ export class Signature {
     const hash = mix(low ^ Math.imul(high, 0x9e3779b1));
     const bin = hash % this.bins.length;
     const value = mix(hash ^ 0x5bd1e995) >>> 1;
-    if (value < this.bins[bin]!) this.bins[bin] = value;
+    if (value < (this.bins[bin] ?? empty)) this.bins[bin] = value;
   }
 
   /** The signature of what was added; of nothing, all places are 2³² − 1. */
@@ -44,8 +44,9 @@ export class Signature {
       if (bins[bin] === empty)
         for (let tries = 1; ; tries += 1) {
           const other = mix(Math.imul(bin + 1, 0x27d4eb2f) ^ Math.imul(tries, 0x165667b1)) % bins.length;
-          if (bins[other] === empty) continue;
-          filled[bin] = bins[other]!;
+          const value = bins[other];
+          if (value === undefined || value === empty) continue;
+          filled[bin] = value;
           break;
         }
     return filled;
@@ -91,15 +92,14 @@ export function candidatePairs(
   for (let band = 0; band < bands; band += 1) {
     // A bucket is a chain: its last text, and before each text the one that came into the bucket earlier.
     const last = new Map<number, number>();
-    for (let i = 0; i < signatures.length; i += 1) {
-      const signature = signatures[i]!;
+    for (const [i, signature] of signatures.entries()) {
       let key = 0x811c9dc5 ^ band;
       for (let row = 0; row < rows; row += 1)
-        key = Math.imul(mix(key ^ signature[band * rows + row]!), 0x01000193);
+        key = Math.imul(mix(key ^ (signature[band * rows + row] ?? 0)), 0x01000193);
       let other = last.get(key) ?? -1;
       last.set(key, i);
       before[i] = other;
-      for (let n = 0; other >= 0 && n < mostPartners; n += 1, other = before[other]!) {
+      for (let n = 0; other >= 0 && n < mostPartners; n += 1, other = before[other] ?? -1) {
         const known = partners.get(other);
         if (known) known.add(i);
         else partners.set(other, new Set([i]));

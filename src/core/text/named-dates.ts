@@ -31,7 +31,7 @@ function patternsOf(language: Language): Patterns {
   const names = (words: Readonly<Record<string, number>>) =>
     Object.keys(words).sort((a, b) => b.length - a.length);
   const capital = (word: string) =>
-    `${word[0]!.toUpperCase()}(?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
+    `${word.charAt(0).toUpperCase()}(?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
   const short = names(language.weekdays)
     .filter((n) => n.length < 6)
     .map(capital)
@@ -67,7 +67,7 @@ const figures =
   /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?!\d|-\d)|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d/]|\.\d))/g;
 const longest = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 const isDay = (month: number, day: number) =>
-  month >= 1 && month <= 12 && day >= 1 && day <= longest[month - 1]!;
+  month >= 1 && month <= 12 && day >= 1 && day <= (longest[month - 1] ?? 0);
 
 /** Finds the days that a text names, in order: “Tuesday, 14 October 2025”, “Oct. 14th”, 2025-10-14, 14/10/2025. */
 export function namedDates(text: string, language: Language): NamedDate[] {
@@ -78,7 +78,9 @@ export function namedDates(text: string, language: Language): NamedDate[] {
     const at = match.index;
     if (at < end) continue;
     const after = at + match[0].length;
-    const named = spelledDate(text, at, after, language.months[match[1]!.toLowerCase()]!, patterns, language);
+    const month = language.months[(match[1] ?? '').toLowerCase()];
+    if (month === undefined) continue;
+    const named = spelledDate(text, at, after, month, patterns, language);
     if (!named) continue;
     found.push(named);
     end = named.end;
@@ -110,7 +112,7 @@ function spelledDate(
     before &&
     isDay(month, Number(before[2])) &&
     !language.numberedThings.test(
-      head.slice(0, head.length - before[0].length + (before[1] ? before[0].indexOf(before[2]!) : 0)),
+      head.slice(0, head.length - before[0].length + (before[1] ? before[0].indexOf(before[2] ?? '') : 0)),
     )
   ) {
     weekday = before[1];
@@ -162,13 +164,13 @@ function datedInFigures(
   patterns: Patterns,
   language: Language,
 ): NamedDate | null {
-  const [whole, y, m, d, first, mark, second, written] = match;
+  const [whole, y, m, d, first, mark, second, written = ''] = match;
   const readings: DayReading[] = [];
   if (y !== undefined) {
     if (isDay(Number(m), Number(d))) readings.push({ year: Number(y), month: Number(m), day: Number(d) });
   } else {
-    if (mark === '.' && written!.length === 2) return null;
-    const year = written!.length === 2 ? 2000 + Number(written) : Number(written);
+    if (mark === '.' && written.length === 2) return null;
+    const year = written.length === 2 ? 2000 + Number(written) : Number(written);
     const [a, b] = [Number(first), Number(second)];
     if (isDay(b, a)) readings.push({ year, month: b, day: a });
     if (mark === '/' && a !== b && isDay(a, b)) readings.push({ year, month: a, day: b });

@@ -50,7 +50,9 @@ function patternsOf(language: Language): Patterns {
 
 /** A pattern for a word written small, with a capital, or in capitals. */
 const anyCapitals = (word: string): string =>
-  `[${word[0]}${word[0]!.toUpperCase()}](?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
+  `[${word.charAt(0)}${word.charAt(0).toUpperCase()}](?:${word.slice(1)}|${word.slice(1).toUpperCase()})`;
+
+const isSmall = (name: string): boolean => name.charAt(0) === name.charAt(0).toLowerCase();
 
 const yearRange = /(?<![\d./-])((?:19|20)\d{2})\s?[-–/]\s?(\d{2}|(?:19|20)\d{2})(?![\d]|[-–/.]\d)/g;
 
@@ -68,10 +70,11 @@ export function namedTerms(text: string, language: Language, isName = false): Na
     found.push({ start: match.index, end, says: match[0].trim(), means });
   };
   for (const match of text.matchAll(patterns.season)) {
-    const [, name, termWord, apostrophe, full, second, bare] = match;
-    const season = language.seasons[name!.toLowerCase()]!;
+    const [, name = '', termWord, apostrophe, full, second, bare] = match;
+    const season = language.seasons[name.toLowerCase()];
+    if (season === undefined) continue;
     // A season of nature is written small; a term has a capital, or the word for a term behind it.
-    const capital = name![0] !== name![0]!.toLowerCase();
+    const capital = !isSmall(name);
     if (
       bare !== undefined &&
       (!capital ||
@@ -88,25 +91,28 @@ export function namedTerms(text: string, language: Language, isName = false): Na
     add(match, { kind: 'season', season, year });
   }
   for (const match of text.matchAll(patterns.yearFirst)) {
-    const name = match[2]!;
-    if (!isName && name[0] === name[0]!.toLowerCase() && match[3] === undefined) continue;
-    add(match, { kind: 'season', season: language.seasons[name.toLowerCase()]!, year: Number(match[1]) });
+    const [, year, name = '', termWord] = match;
+    const season = language.seasons[name.toLowerCase()];
+    if (season === undefined || (!isName && isSmall(name) && termWord === undefined)) continue;
+    add(match, { kind: 'season', season, year: Number(year) });
   }
   for (const match of text.matchAll(patterns.numbered)) {
-    const word = (match[1] ?? match[4] ?? match[7])!.toLowerCase();
-    const number =
-      match[3] !== undefined ? language.ordinals[match[3].toLowerCase()]! : Number(match[2] ?? match[8]);
+    const word = (match[1] ?? match[4] ?? match[7] ?? '').toLowerCase();
+    const ordinal = match[3]?.toLowerCase();
+    const number = ordinal === undefined ? Number(match[2] ?? match[8]) : language.ordinals[ordinal];
+    if (number === undefined) continue;
     add(match, { kind: 'numbered', word, number, year: Number(match[5] ?? match[6]) });
   }
   for (const match of text.matchAll(yearRange)) {
-    const from = Number(match[1]);
-    const to = match[2]!.length === 2 ? Math.floor(from / 100) * 100 + Number(match[2]) : Number(match[2]);
+    const [, first, last = ''] = match;
+    const from = Number(first);
+    const to = last.length === 2 ? Math.floor(from / 100) * 100 + Number(last) : Number(last);
     if (to === from + 1 || (from % 100 === 99 && to % 100 === 0)) add(match, { kind: 'year', from });
   }
   // Of two that share a place the longer one means it: “Winter 2025-26” is no range of years.
   const apart: NamedTerm[] = [];
   for (const term of found.sort((a, b) => a.start - b.start || b.end - a.end))
-    if (!apart.length || term.start >= apart.at(-1)!.end) apart.push(term);
+    if (term.start >= (apart.at(-1)?.end ?? 0)) apart.push(term);
   return apart;
 }
 
@@ -115,9 +121,10 @@ export function shortTerms(name: string, language: Language, thisYear: number): 
   if (!/[A-Z]\s?['’]?\d\d/.test(name)) return [];
   const found: NamedTerm[] = [];
   for (const match of name.matchAll(/(?<![\p{L}\p{N}])([A-Z]{1,2})\s?['’]?(20)?(\d{2})(?![\p{L}\p{N}])/gu)) {
-    const season = language.seasonMarks[match[1]!];
-    const year = 2000 + Number(match[3]);
-    if (!season || year > thisYear + 1 || year < thisYear - (match[1]!.length === 1 ? 10 : 20)) continue;
+    const [, mark = '', , ending] = match;
+    const season = language.seasonMarks[mark];
+    const year = 2000 + Number(ending);
+    if (!season || year > thisYear + 1 || year < thisYear - (mark.length === 1 ? 10 : 20)) continue;
     found.push({
       start: match.index,
       end: match.index + match[0].length,

@@ -98,20 +98,16 @@ export function numberLabel(title: string, own: OwnLabels = noOwnLabels): Number
   const found = labelled.exec(text);
   if (!found) {
     const plain = bare.exec(text);
-    return plain
-      ? {
-          label: '#',
-          form: '#',
-          numbers: plain[1]!.replace(/[.)]$/, '').split('.').map(Number),
-          end: plain[0].length,
-        }
-      : null;
+    if (!plain) return null;
+    const [all, written = ''] = plain;
+    const numbers = written.replace(/[.)]$/, '').split('.').map(Number);
+    return { label: '#', form: '#', numbers, end: all.length };
   }
-  const word = found[1]!;
-  const label = english.seriesLabels[word.toLowerCase()]!;
-  const written = found[3]!;
-  const end = found[0].length;
-  const form = (number: string) => `${word}${found[2]!.includes(' ') ? ' ' : ''}${number}`;
+  const [all, word = '', between = '', written = ''] = found;
+  const label = english.seriesLabels[word.toLowerCase()];
+  if (label === undefined) return null;
+  const end = all.length;
+  const form = (number: string) => `${word}${between.includes(' ') ? ' ' : ''}${number}`;
   if (/^\d/.test(written))
     return {
       label,
@@ -135,9 +131,9 @@ const romanValues: Readonly<Record<string, number>> = { I: 1, V: 5, X: 10, L: 50
 function romanNumber(text: string): number | null {
   if (!/^(XL|L?X{0,3})(IX|IV|V?I{0,3})$/.test(text) || text === '') return null;
   let sum = 0;
-  for (let i = 0; i < text.length; i += 1) {
-    const value = romanValues[text[i]!]!;
-    sum += value < (romanValues[text[i + 1] ?? ''] ?? 0) ? -value : value;
+  for (const [i, letter] of [...text].entries()) {
+    const value = romanValues[letter] ?? 0;
+    sum += value < (romanValues[text.charAt(i + 1)] ?? 0) ? -value : value;
   }
   return sum;
 }

@@ -20,17 +20,22 @@ export interface Words {
   readonly cues: number;
 }
 
+function addMark(marks: Uint8Array, place: number, mark: number): void {
+  marks[place] = (marks[place] ?? 0) | mark;
+}
+
 /** Words to look for, each with a bit as its mark; `markChars` does so with characters of ASCII. */
 export class Cues {
   readonly ofWord = new Uint8Array(cueSlots);
   readonly ofChar = new Uint8Array(128);
 
   markWords(words: Iterable<string>, mark: number): this {
-    for (const word of words) for (const code of wordCodes(word)) this.ofWord[code & (cueSlots - 1)]! |= mark;
+    for (const word of words)
+      for (const code of wordCodes(word)) addMark(this.ofWord, code & (cueSlots - 1), mark);
     return this;
   }
   markChars(chars: string, mark: number): this {
-    for (const char of chars) this.ofChar[char.charCodeAt(0)]! |= mark;
+    for (const char of chars) addMark(this.ofChar, char.charCodeAt(0), mark);
     return this;
   }
 }
@@ -54,22 +59,22 @@ export function readWords(text: string, cues: Cues | null): Words {
   let n = 0;
   let hash = 0;
   for (let i = 0; i < length; i += 1) {
-    const c = units[i]!;
-    const letter = c < 128 ? asciiLetter[c]! : foldedLetter(c);
+    const c = units[i] ?? 0;
+    const letter = c < 128 ? (asciiLetter[c] ?? 0) : foldedLetter(c);
     if (letter === 0) {
       if (hash !== 0) {
-        found |= ofWord[hash & (cueSlots - 1)]!;
+        found |= ofWord[hash & (cueSlots - 1)] ?? 0;
         codes[n++] = hash;
         hash = 0;
       }
-      if (c < 128) found |= ofChar[c]!;
+      if (c < 128) found |= ofChar[c] ?? 0;
     } else {
-      if (letter < 58 && hash !== 0) found |= ofWord[hash & (cueSlots - 1)]!;
+      if (letter < 58 && hash !== 0) found |= ofWord[hash & (cueSlots - 1)] ?? 0;
       hash = Math.imul((hash === 0 ? 0x811c9dc5 : hash) ^ letter, 0x01000193) | 0 || 1;
     }
   }
   if (hash !== 0) {
-    found |= ofWord[hash & (cueSlots - 1)]!;
+    found |= ofWord[hash & (cueSlots - 1)] ?? 0;
     codes[n++] = hash;
   }
   return { codes: codes.slice(0, n), cues: found };
@@ -110,11 +115,11 @@ export function eachShingle(
   let high = 0;
   let low = 0;
   for (let i = 0; i < words.length; i += 1) {
-    const word = words[i]!;
+    const word = words[i] ?? 0;
     high = (Math.imul(high, a) + word) | 0;
     low = (Math.imul(low, b) + (word ^ (word >>> 15))) | 0;
     if (i >= size) {
-      const gone = words[i - size]!;
+      const gone = words[i - size] ?? 0;
       high = (high - Math.imul(gone, lastA)) | 0;
       low = (low - Math.imul(gone ^ (gone >>> 15), lastB)) | 0;
     }

@@ -145,6 +145,25 @@ test('a second opinion: the library rrule agrees over 1,000 generated rules', ()
   expect(told).toEqual([]);
 });
 
+test.each([
+  'FREQ=DAILY;INTERVAL=45',
+  'FREQ=DAILY;INTERVAL=366',
+  'FREQ=DAILY;INTERVAL=999',
+  'FREQ=DAILY;INTERVAL=50;BYMONTH=1,3,12',
+  'FREQ=WEEKLY;INTERVAL=5;BYDAY=TU,SA',
+  'FREQ=WEEKLY;INTERVAL=30;BYDAY=TU;WKST=SU',
+  'FREQ=WEEKLY;INTERVAL=52;BYDAY=MO,TU,WE,TH,FR,SA,SU',
+  'FREQ=WEEKLY;INTERVAL=9;BYDAY=TU;BYMONTH=1,2,6',
+  'FREQ=MONTHLY;INTERVAL=14;BYMONTHDAY=5,28',
+])('a second opinion on far steps: the library rrule agrees about %s', (rule) => {
+  const ends = `${rule};UNTIL=20460630T100000Z`;
+  const expected = RRule.fromString(`DTSTART:20270105T100000Z\nRRULE:${ends}`).all();
+  const dates = read(calendar(event('DTSTART:20270105T100000Z', `RRULE:${ends}`)), 'UTC').events[0]!
+    .occurrences;
+  expect(dates.length).toBeGreaterThan(3);
+  expect(dates.map((at) => at.slice(0, 10))).toEqual(expected.map((at) => at.toISOString().slice(0, 10)));
+});
+
 describe('events', () => {
   test('times come to the shell’s clock, across daylight saving', () => {
     const text = calendar(

@@ -1,3 +1,4 @@
+import { escapeUTF8 } from 'entities';
 import { largest } from '@/core/collect';
 import { urgencies, urgencyTitles, type Urgency } from '@/core/checks/finding';
 import { writeCsv } from '@/formats/archive/write-csv';
@@ -16,39 +17,38 @@ export interface SummaryRow {
 }
 
 const header = ['Package', 'Code', 'Title', 'Items', 'Smooth', ...urgencies.map((u) => urgencyTitles[u])];
-const cellsOf = (row: SummaryRow): string[] =>
-  row.line
+const cellsOf = ({ package: name, trouble, line }: SummaryRow): string[] =>
+  line
     ? [
-        row.package,
-        row.line.code,
-        row.line.title,
-        String(row.line.items),
-        `${row.line.percent} %`,
-        ...urgencies.map((u) => String(row.line!.open[u])),
+        name,
+        line.code,
+        line.title,
+        String(line.items),
+        `${line.percent} %`,
+        ...urgencies.map((u) => String(line.open[u])),
       ]
-    : [row.package, '', `could not be read: ${row.trouble}`, '', '', ...urgencies.map(() => '')];
+    : [name, '', `could not be read: ${trouble}`, '', '', ...urgencies.map(() => '')];
 
 /** Several audits as one table of plain text; findings that are part of larger ones are not counted. */
 export function summaryText(rows: readonly SummaryRow[]): string {
-  const table = [header, ...rows.map(cellsOf)];
+  const cells = rows.map(cellsOf);
   // A long sentence of trouble does not widen the column for all.
-  const widths = header.map((_, i) => Math.min(40, largest(table.map((r) => r[i]!.length))));
-  const line = (cells: readonly string[]) =>
-    cells
-      .map((c, i) => (i > 2 ? c.padStart(widths[i]!) : c.padEnd(widths[i]!)))
+  const widths = header.map((_, i) =>
+    Math.min(40, largest([header, ...cells].map((row) => (row[i] ?? '').length))),
+  );
+  const line = (row: readonly string[]) =>
+    row
+      .map((c, i) => (i > 2 ? c.padStart(widths[i] ?? 0) : c.padEnd(widths[i] ?? 0)))
       .join('  ')
       .trimEnd();
-  return `${[line(table[0]!), widths.map((w) => '-'.repeat(w)).join('  '), ...table.slice(1).map(line)].join('\n')}\n`;
+  return `${[line(header), widths.map((w) => '-'.repeat(w)).join('  '), ...cells.map(line)].join('\n')}\n`;
 }
 
 export const summaryCsv = (rows: readonly SummaryRow[]): string => writeCsv([header, ...rows.map(cellsOf)]);
 
-const escape = (text: string) =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
-
 /** The same as a page that prints. */
 export function summaryHtml(rows: readonly SummaryRow[]): string {
   const row = (cells: readonly string[], tag: 'th' | 'td') =>
-    `<tr>${cells.map((c) => `<${tag}>${escape(c)}</${tag}>`).join('')}</tr>`;
+    `<tr>${cells.map((c) => `<${tag}>${escapeUTF8(c)}</${tag}>`).join('')}</tr>`;
   return `<!doctype html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n<title>Audit of ${rows.length} packages</title>\n<style>body{font-family:Georgia,serif;margin:2rem;color:#221b14}table{border-collapse:collapse}th,td{border:1px solid #ded3c1;padding:4px 10px;text-align:left}td:nth-child(n+4){text-align:right}</style>\n</head>\n<body>\n<h1>Audit of ${rows.length} packages</h1>\n<table>\n<thead>${row(header, 'th')}</thead>\n<tbody>\n${rows.map((r) => row(cellsOf(r), 'td')).join('\n')}\n</tbody>\n</table>\n</body>\n</html>\n`;
 }

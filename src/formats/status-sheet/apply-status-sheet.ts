@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import {
   itemKinds,
   type Group,
@@ -111,10 +112,10 @@ class StatusApplier {
     this.noteAgain(target, row);
     switch (target.type) {
       case 'item':
-        this.items[target.at] = this.changeItem(this.items[target.at]!, row, kind);
+        this.items[target.at] = this.changeItem(elementAt(this.items, target.at), row, kind);
         return;
       case 'file':
-        this.files[target.at] = this.changeFile(this.files[target.at]!, row);
+        this.files[target.at] = this.changeFile(elementAt(this.files, target.at), row);
         return;
       case 'none':
         return;
@@ -146,7 +147,7 @@ class StatusApplier {
       );
     else if (hits.length === 0)
       this.note('unknown-title', `nothing in the package is called “${title}”; the row is left out`, row);
-    else return inItems.length ? { type: 'item', at: hits[0]! } : { type: 'file', at: hits[0]! };
+    else return { type: inItems.length ? 'item' : 'file', at: elementAt(hits, 0) };
     return { type: 'none' };
   }
 
@@ -190,13 +191,13 @@ class StatusApplier {
     if (cells.group) set({ groups: cells.group.split(/\s+/).map(groupRef) });
     const inUse = this.flag(row, 'in_use', ['yes', 'true', '1'], ['no', 'false', '0']);
     const home = this.homePages.findIndex((h) => h.ref === next.ref);
-    if (inUse !== null && home >= 0) this.homePages[home] = { ...this.homePages[home]!, inUse };
+    if (inUse !== null && home >= 0) this.homePages[home] = { ...elementAt(this.homePages, home), inUse };
     return next;
   }
 
   canonical(ref: string): string {
     const at = this.itemAt.get(ref);
-    return at === undefined ? ref : this.items[at]!.ref;
+    return at === undefined ? ref : elementAt(this.items, at).ref;
   }
 
   changeKind(item: Item, kind: ItemKind | 'group' | 'bank', row: StatusRow): Item {

@@ -17,7 +17,7 @@ import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 
 export const today = '2027-01-04' as LocalDate;
-const workerFile = join(process.cwd(), 'dist/workers/job.mjs');
+const workers = join(process.cwd(), 'dist/workers');
 const migrationsDir = join(process.cwd(), 'src/store/migrations');
 
 /** A data folder of its own with the real database and the real threads, for the use cases without the web around them. */
@@ -27,12 +27,13 @@ export class DataFolder {
   context: Context;
 
   constructor() {
-    if (!existsSync(workerFile)) throw new Error('Build the workers first: npm run build:workers');
+    if (!existsSync(join(workers, 'job.mjs')))
+      throw new Error('Build the workers first: npm run build:workers');
     this.context = this.open();
   }
 
-  open(over: { readonly workerFile?: string } = {}): Context {
-    return openContext({ dataDir: this.dataDir, migrationsDir, workerFile, ...over });
+  open(over: { readonly workers?: string } = {}): Context {
+    return openContext({ dataDir: this.dataDir, migrationsDir, workers, ...over });
   }
 
   async close(): Promise<void> {

@@ -114,7 +114,7 @@ test('a backup made while the folder is in use comes back the same', async () =>
   const context = openContext({
     dataDir: to,
     migrationsDir: join(process.cwd(), 'src/store/migrations'),
-    workerFile: join(process.cwd(), 'dist/workers/job.mjs'),
+    workers: join(process.cwd(), 'dist/workers'),
   });
   expect(loadShell(context.blobs, stateOf(to))).toEqual(loadShell(data.context.blobs, stateOf()));
   expect(context.blobs.list()).toEqual(data.context.blobs.list());
@@ -176,7 +176,7 @@ test('a database that vanished beside its blobs is never taken for an empty inst
     openContext({
       dataDir: bare,
       migrationsDir: join(process.cwd(), 'src/store/migrations'),
-      workerFile: 'x',
+      workers: 'x',
     });
   expect(open).toThrow(StorageFault);
   expect(open).toThrow(/^The database currycomb.sqlite is missing from /);

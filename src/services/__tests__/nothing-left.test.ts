@@ -15,16 +15,17 @@ import { rawZip } from './raw-zip';
 
 jest.setTimeout(180_000);
 const today = '2027-01-04' as LocalDate;
-const worker = join(process.cwd(), 'dist/workers/job.mjs');
+const workers = join(process.cwd(), 'dist/workers');
 let folder: string;
 let context: Context;
 beforeAll(() => {
-  if (!existsSync(worker)) throw new Error('Build the workers first: npm run build:workers');
+  if (!existsSync(join(workers, 'job.mjs')))
+    throw new Error('Build the workers first: npm run build:workers');
   folder = mkdtempSync(join(tmpdir(), 'currycomb-left-'));
   context = openContext({
     dataDir: folder,
     migrationsDir: join(process.cwd(), 'src/store/migrations'),
-    workerFile: worker,
+    workers,
   });
 });
 afterAll(async () => {

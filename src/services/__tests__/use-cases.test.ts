@@ -82,7 +82,7 @@ test('combed, decided, rehearsed, carried out, taken back', async () => {
   expect((await ended(orderComb(context, shellOf(id)))).state).toBe('done');
   const combed = shellOf(id);
   const findings = folder.findings(id);
-  const view = combView(context, combed, keptRules(context).key);
+  const view = combView(context, combed);
   expect(view.combed?.byOtherRules).toBe(false);
   expect(view.findings.length).toBeGreaterThan(10);
   const empty = findings.filter((f) => f.check === 'orphan.empty-module');
@@ -143,9 +143,9 @@ test('house rules are tried without being kept, and kept ones mark the shell as 
   must(keepRules(context, strict));
   await ended(orderComb(context, shellOf(id)));
   expect(folder.findings(id).some((f) => f.check === 'orphan.empty-module')).toBe(false);
-  expect(combView(context, shellOf(id), keptRules(context).key).combed?.byOtherRules).toBe(false);
+  expect(combView(context, shellOf(id)).combed?.byOtherRules).toBe(false);
   must(keepRules(context, {}));
-  expect(combView(context, shellOf(id), keptRules(context).key).combed?.byOtherRules).toBe(true);
+  expect(combView(context, shellOf(id)).combed?.byOtherRules).toBe(true);
 }, 60_000);
 
 test('what is exported is the shell, and the file is gone when it was sent', async () => {
@@ -211,7 +211,7 @@ test('what a restart cut off goes on; a worker that can’t start fails its job 
   expect((await ended(cut)).state).toBe('done');
   await folder.idle();
   await context.close();
-  const lame = folder.open({ workerFile: join(folder.folder, 'nowhere.mjs') });
+  const lame = folder.open({ workers: join(folder.folder, 'nowhere') });
   const job = orderComb(lame, findShell(lame, id)!);
   expect((await lame.jobs.ended(job))?.trouble).toMatch(
     /^Something went wrong in Currycomb itself. Nothing was changed./,

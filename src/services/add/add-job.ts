@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { addThings, type AddChoice, type Addition } from '@/core/add/add-things';
 import { holdAgainst } from '@/core/add/hold-against';
 import { incomingTypes, type IncomingType } from '@/core/add/incoming';
-import { bad, good, type IntakeNote } from '@/core/shell/result';
+import { bad, good } from '@/core/shell/result';
 import { incomings, operations, runs } from '@/store/schema';
 import { commitRun } from '../carry-out/commit-run';
 import { nothingRemoved, type RunSummary } from '../carry-out/run-summary';
@@ -37,7 +37,6 @@ export const addJob = defineJob({
     incomingBlob: blobHash,
     packageName: z.string(),
     choice: z.custom<AddChoice>((value) => typeof value === 'object' && value !== null),
-    intake: z.custom<readonly IntakeNote[]>((value) => Array.isArray(value)),
     /** Rules to comb the result by; null where the shell was not combed before. */
     rules: writtenRules.nullable(),
   }),
@@ -60,7 +59,7 @@ export const addJob = defineJob({
   },
   settle: (result: Added, input, desk) => {
     const { tx, now, shellId } = desk;
-    const { runId, versionId, incomingId, packageName, intake, rules } = input;
+    const { runId, versionId, incomingId, packageName, rules } = input;
     if (shellId === null) return {};
     const counts = Object.fromEntries(
       incomingTypes.map((type) => [type, result.added[type].length]),
@@ -75,7 +74,7 @@ export const addJob = defineJob({
     };
     const run = { id: runId, shellId, expectedVersion: versionId, editsBlob: result.editsBlob, summary };
     const label = `With ${packageName}`;
-    const about = { kind: 'add', label, parentId: versionId, intake, now } as const;
+    const about = { kind: 'add', label, parentId: versionId, now } as const;
     const afterVersion = commitRun(desk, run, result.state, about);
     tx.insert(operations)
       .values(linesOf(runId, packageName, result, now))

@@ -8,7 +8,7 @@ import { spellDate, type LocalDate } from '@/core/time/local-date';
 import { incomings, runs } from '@/store/schema';
 import type { Context } from '../context';
 import { rulesFor } from '../house-rules/house-rules';
-import { intakeOf, type CurrentShell } from '../shells/current-shell';
+import { type CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 import { earlierAdding } from './preview-view';
 
@@ -72,7 +72,6 @@ export function orderAdd(
       dating: form.dating,
       batch: `added on ${spellDate(today)} from ${incoming.packageName}`,
     },
-    intake: intakeOf(shell.version),
     rules: shell.audit ? rulesFor(context, shell.row).written : null,
   };
   const jobId = context.jobs.order(addJob, shell.row.id, input, (tx) => {

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { z } from 'zod';
-import { good, type IntakeNote } from '@/core/shell/result';
+import { good } from '@/core/shell/result';
 import { orderCombOf } from '../comb/order-comb';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
@@ -15,7 +15,8 @@ import type { ShellInputs } from './shell-inputs';
 export const shellInputs = z.custom<ShellInputs>((value) => typeof value === 'object' && value !== null);
 
 export interface ReadPackage extends KeptState {
-  readonly intake: readonly IntakeNote[];
+  /** What the reading met, as it is kept. */
+  readonly intake: string;
   readonly packageHash: string;
 }
 
@@ -41,7 +42,8 @@ export const bringInJob = defineJob({
     const { archive, shell, intake } = reading.value;
     archive.close();
     const packageHash = await hashOfFile(inputs.package.path);
-    return good({ ...keepState(blobs, shell), intake, packageHash } satisfies ReadPackage);
+    const kept = { ...keepState(blobs, shell), intake: JSON.stringify(intake), packageHash };
+    return good(kept satisfies ReadPackage);
   },
   settle: (read: ReadPackage, { role, isDemo, combBy }, desk) => {
     const { tx, now } = desk;

@@ -7,7 +7,7 @@ import { emptinessOf } from '@/core/plan/reset/emptiness';
 import { runPlan } from '@/core/plan/run-plan';
 import { scriptOf } from '@/core/plan/script';
 import { stepSchema } from '@/core/plan/step';
-import { bad, good, type IntakeNote } from '@/core/shell/result';
+import { bad, good } from '@/core/shell/result';
 import { operations, runs } from '@/store/schema';
 import { orderCombOf } from '../comb/order-comb';
 import { takeOutOfPlan } from '../decide/plan';
@@ -37,7 +37,6 @@ export const carryOutJob = defineJob({
     rules: writtenRules,
     /** The plan’s rows that the rehearsal was about: they are done with. What was added since stays. */
     planRows: z.array(z.string()),
-    intake: z.custom<readonly IntakeNote[]>((value) => Array.isArray(value)),
   }),
   leavesBlobs: true,
   run: async ({ runId, versionId, stateBlob, seal, steps, rules }, { blobs, progress }) => {
@@ -79,12 +78,12 @@ export const carryOutJob = defineJob({
       summary,
     } satisfies CarriedOut);
   },
-  settle: (carried: CarriedOut, { runId, versionId, planRows, rules, intake }, desk) => {
+  settle: (carried: CarriedOut, { runId, versionId, planRows, rules }, desk) => {
     const { tx, now, shellId } = desk;
     if (shellId === null) return {};
     const { state, editsBlob, summary } = carried;
     const run = { id: runId, shellId, expectedVersion: versionId, editsBlob, summary };
-    const about = { kind: 'run', label: 'After a run', parentId: versionId, intake, now } as const;
+    const about = { kind: 'run', label: 'After a run', parentId: versionId, now } as const;
     const afterVersion = commitRun(desk, run, state, about);
     tx.update(operations).set({ state: 'done', tries: 1, at: now }).where(eq(operations.runId, runId)).run();
     takeOutOfPlan(tx, shellId, planRows);

@@ -10,7 +10,7 @@ import type { Context } from '../context';
 import { planOf } from '../decide/plan';
 import { rulesFor } from '../house-rules/house-rules';
 import { sealedRehearsal } from '../rehearse/order-rehearsal';
-import { intakeOf, type CurrentShell } from '../shells/current-shell';
+import { type CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 
 /**
@@ -44,7 +44,6 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
     steps: [...sealed.steps],
     rules: rulesFor(context, shell.row).written,
     planRows: planOf(context.db, row.id).map((one) => one.id),
-    intake: intakeOf(version),
   };
   const jobId = context.jobs.order(carryOutJob, row.id, input, (tx) => {
     const now = new Date().toISOString();

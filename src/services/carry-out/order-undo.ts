@@ -6,7 +6,7 @@ import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, versions } from '@/store/schema';
 import type { Context } from '../context';
-import { intakeOf, runsOf, type CurrentShell, type RunRow, type VersionRow } from '../shells/current-shell';
+import { runsOf, type CurrentShell, type RunRow, type VersionRow } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 
 /** What is taken back: a run; a run and all after it; or one step of a run. */
@@ -41,7 +41,6 @@ export function orderUndo(
   const common = {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
-    intake: intakeOf(shell.version),
   };
   const order = (what: UndoInput['what']) =>
     good({ jobId: context.jobs.order(undoJob, shell.row.id, { ...common, what }) });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { takeStepsBack } from '@/core/plan/take-steps-back';
 import type { StepEdits } from '@/core/plan/split-edits';
 import type { Term } from '@/core/shell/model';
-import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
+import { bad, good, type Result } from '@/core/shell/result';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
 import type { BlobStore } from '@/store/blobs';
 import type { Transaction } from '@/store/database';
@@ -26,7 +26,6 @@ const input = z.strictObject({
   /** The version that is current now; another one by the time it is done refuses it. */
   versionId: z.string(),
   stateBlob: blobHash,
-  intake: z.custom<readonly IntakeNote[]>((value) => Array.isArray(value)),
   what: z.discriminatedUnion('back', [
     /** To the restore point of a run: that run and all after it. */
     z.strictObject({
@@ -72,7 +71,7 @@ export const undoJob = defineJob({
       return bad('nothing-to-undo', 'There is nothing of it left to take back; nothing was changed.');
     return good({ by: 'edits', state: keepState(blobs, back.value) });
   },
-  settle: (undone: Undone, { versionId, what, intake }: UndoInput, desk) => {
+  settle: (undone: Undone, { versionId, what }: UndoInput, desk) => {
     const { tx, now, shellId } = desk;
     if (shellId === null) return {};
     if (undone.by === 'version' && what.back === 'to') {
@@ -82,7 +81,7 @@ export const undoJob = defineJob({
       return { runId: what.runs[0] };
     }
     if (undone.by === 'edits' && what.back === 'steps') {
-      const about = { kind: 'undo', label: 'After taking back', parentId: versionId, intake, now } as const;
+      const about = { kind: 'undo', label: 'After taking back', parentId: versionId, now } as const;
       commitVersion(desk, shellId, versionId, undone.state, about);
       markUndone(tx, what.runId, what.isWhole ? null : what.steps, now);
       return { runId: what.runId };

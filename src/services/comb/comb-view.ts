@@ -7,9 +7,10 @@ import type { ListedFinding } from '@/core/checks/finding';
 import type { Smoothness } from '@/core/checks/smoothness';
 import { countThings } from '@/core/shell/inventory';
 import type { Sketch } from '@/core/shell/sketch';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { leftBeReasons, staleLeaveBes, waitingFindings } from '../decide/decisions';
 import { plannedActions } from '../decide/plan';
+import { rulesFor } from '../house-rules/house-rules';
 import { courseOf } from '../shells/course';
 import { sketchOfVersion, inventoryOf, type CurrentShell } from '../shells/current-shell';
 import { listedFindings } from './kept-findings';
@@ -50,11 +51,11 @@ export interface CombView {
   readonly planSize: number;
 }
 
-export function combView(context: Context, shell: CurrentShell, rulesKey = ''): CombView {
+export function combView(folder: OpenFolder, shell: CurrentShell): CombView {
   const { row, version, audit, plan, smoothness } = shell;
   const course = courseOf(row);
   const listed = (state: 'open' | 'left-be') =>
-    audit ? listedFindings(context.db, audit.id, course, state) : [];
+    audit ? listedFindings(folder.db, audit.id, course, state) : [];
   const open = listed('open');
   const parts = partsOf(open);
   const batches = batchFindings(
@@ -71,15 +72,15 @@ export function combView(context: Context, shell: CurrentShell, rulesKey = ''): 
       ? {
           at: audit.combedAt,
           milliseconds: audit.milliseconds,
-          byOtherRules: audit.rulesKey !== rulesKey,
+          byOtherRules: audit.rulesKey !== rulesFor(folder, row).key,
         }
       : null,
-    sketch: sketchOfVersion(version),
+    sketch: sketchOfVersion(folder, version),
     findings: open,
     leftBe: listed('left-be'),
-    reasons: leftBeReasons(context, shell),
-    waiting: waitingFindings(context, shell),
-    staleLeaveBes: staleLeaveBes(context, shell),
+    reasons: leftBeReasons(folder, shell),
+    waiting: waitingFindings(folder, shell),
+    staleLeaveBes: staleLeaveBes(folder, shell),
     batches,
     headline: headlineOf(batches),
     smoothness,
@@ -89,7 +90,7 @@ export function combView(context: Context, shell: CurrentShell, rulesKey = ''): 
       title: titles.get(r.check) ?? r.check,
       row: r.outcome,
     })),
-    planned: plannedActions(context.db, row.id),
+    planned: plannedActions(folder.db, row.id),
     planSize: plan.size,
   };
 }

@@ -5,7 +5,7 @@ import { plural } from '@/core/text/plural';
 import { addDays, dateOf, isoWeekday, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { mondayOf } from '@/core/time/term';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { runRules } from '../house-rules/run-rules';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
@@ -54,10 +54,10 @@ export interface CalendarView {
   readonly isCombed: boolean;
 }
 
-export function calendarView(context: Context, current: CurrentShell): CalendarView {
-  const shell = plannedShell(context, current, runRules(context, current));
+export function calendarView(folder: OpenFolder, current: CurrentShell): CalendarView {
+  const shell = plannedShell(folder, current, runRules(folder, current));
   const open = current.audit
-    ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
+    ? listedFindings(folder.db, current.audit.id, courseOf(current.row), 'open')
     : [];
   const marks = marksOf(shell, worstBySubject(open));
   return {

@@ -1,13 +1,13 @@
 import type { Sketch } from '@/core/shell/sketch';
 import { combView, type CombView } from '../comb/comb-view';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the workbench shows: the findings without what proves them, which comes when one is looked at. */
 export type DecideView = CombView;
 
-export function decideView(context: Context, shell: CurrentShell, rulesKey: string): DecideView {
-  const view = combView(context, shell, rulesKey);
+export function decideView(folder: OpenFolder, shell: CurrentShell): DecideView {
+  const view = combView(folder, shell);
   return { ...view, sketch: untitled(view.sketch) };
 }
 

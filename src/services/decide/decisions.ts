@@ -3,7 +3,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
 import { findingById, tallyAgain } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { undecidedOf } from '../shells/frame-view';
@@ -199,11 +199,11 @@ export function clearPlan(context: Context, shellId: string): void {
 
 /** Findings that were left be and are not there any more in any shell of the course: the list of them does not rot. */
 export function staleLeaveBes(
-  context: Context,
+  folder: OpenFolder,
   shell: CurrentShell,
 ): readonly { readonly check: string; readonly title: string; readonly decidedAt: string }[] {
   if (!shell.audit) return [];
-  return context.db.$client
+  return folder.db.$client
     .prepare(
       'SELECT l."check" AS "check", l.title AS title, l.decided_at AS decidedAt FROM leave_bes l WHERE l.course = ? AND NOT EXISTS ' +
         '(SELECT 1 FROM findings f WHERE f.audit_id = ? AND f."check" = l."check" AND f.substance = l.substance) ORDER BY l.decided_at',
@@ -213,23 +213,23 @@ export function staleLeaveBes(
 
 /** Open findings that wait, and what for. */
 export const waitingFindings = (
-  context: Context,
+  folder: OpenFolder,
   shell: CurrentShell,
 ): readonly { readonly finding: string; readonly kind: 'ask' | 'later' }[] =>
   shell.audit === null
     ? []
-    : context.db.all(
+    : folder.db.all(
         sql`SELECT f.id AS finding, w.kind AS kind FROM waiting w JOIN findings f
             ON f.audit_id = ${shell.audit.id} AND f."check" = w."check" AND f.substance = w.substance
             WHERE w.course = ${courseOf(shell.row)} ORDER BY f.place`,
       );
 
 /** Why findings were left be, where somebody said it. */
-export const leftBeReasons = (context: Context, shell: CurrentShell): Readonly<Record<string, string>> =>
+export const leftBeReasons = (folder: OpenFolder, shell: CurrentShell): Readonly<Record<string, string>> =>
   shell.audit === null
     ? {}
     : Object.fromEntries(
-        context.db
+        folder.db
           .all<{ finding: string; reason: string }>(
             sql`SELECT f.id AS finding, l.reason AS reason FROM leave_bes l JOIN findings f
                 ON f.audit_id = ${shell.audit.id} AND f."check" = l."check" AND f.substance = l.substance

@@ -4,7 +4,7 @@ import { blankItem } from '@/core/shell/blank-item';
 import type { Item } from '@/core/shell/model';
 import type { LocalDate } from '@/core/time/local-date';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { runRules } from '../house-rules/run-rules';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
@@ -50,10 +50,10 @@ export interface OutlineView {
   readonly noClassDays: readonly LocalDate[];
 }
 
-export function outlineView(context: Context, current: CurrentShell): OutlineView {
-  const shell = plannedShell(context, current, runRules(context, current));
+export function outlineView(folder: OpenFolder, current: CurrentShell): OutlineView {
+  const shell = plannedShell(folder, current, runRules(folder, current));
   const open = current.audit
-    ? listedFindings(context.db, current.audit.id, courseOf(current.row), 'open')
+    ? listedFindings(folder.db, current.audit.id, courseOf(current.row), 'open')
     : [];
   const items = shell.items.filter((item) => item.kind !== 'home-page' || item.placed);
   const ranks = sourceRanks(shell);

@@ -2,7 +2,7 @@ import { runPlan, type RunRules } from '@/core/plan/run-plan';
 import { actionOf, type Step } from '@/core/plan/step';
 import { phases } from '@/core/plan/actions/action';
 import type { Shell } from '@/core/shell/model';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { planOf } from './plan';
@@ -23,12 +23,12 @@ const keyOf = (shell: CurrentShell, planKey: string, rules: RunRules): string =>
   JSON.stringify([shell.row.id, shell.version.stateBlob, planKey, rules.keyMarks]);
 
 /** The shell as the plan so far would leave it; itself where the plan is empty. */
-export function plannedShell(context: Context, shell: CurrentShell, rules: RunRules): Shell {
-  const now = shellOf(context.blobs, blobHash.parse(shell.version.stateBlob));
+export function plannedShell(folder: OpenFolder, shell: CurrentShell, rules: RunRules): Shell {
+  const now = shellOf(folder.blobs, blobHash.parse(shell.version.stateBlob));
   if (shell.plan.size === 0) return now;
   const key = keyOf(shell, shell.plan.key, rules);
   const known = recent.get(key);
-  const steps = () => planOf(context.db, shell.row.id).map((row) => row.step);
+  const steps = () => planOf(folder.db, shell.row.id).map((row) => row.step);
   const planned = known ?? runPlan(now, steps(), rules).after;
   remember(key, planned);
   return planned;
@@ -39,12 +39,12 @@ export function plannedShell(context: Context, shell: CurrentShell, rules: RunRu
  * That holds where the step takes its turn behind all others; deletions are done all together, and are run anew.
  */
 export function rememberWithStep(
-  context: Context,
+  folder: OpenFolder,
   before: CurrentShell,
   after: { readonly planKey: string; readonly shell: Shell; readonly step: Step },
   rules: RunRules,
 ): void {
-  const earlier = planOf(context.db, before.row.id).map((row) => turnOf(row.step));
+  const earlier = planOf(folder.db, before.row.id).map((row) => turnOf(row.step));
   const turn = turnOf(after.step);
   const isLast = turn < phases.length - 1 && earlier.every((other) => other <= turn);
   if (isLast) remember(keyOf(before, after.planKey, rules), after.shell);

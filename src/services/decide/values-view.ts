@@ -1,7 +1,7 @@
 import type { CategoryName } from '@/core/values/read-value';
 import type { ValueRow } from '@/core/values/value-row';
 import { valuesOfShell } from '@/core/values/values-of-shell';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { runRules } from '../house-rules/run-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { plannedShell } from './planned-shell';
@@ -13,8 +13,8 @@ export interface ValuesView {
   readonly categories: readonly CategoryName[];
 }
 
-export function valuesView(context: Context, current: CurrentShell): ValuesView {
-  const shell = plannedShell(context, current, runRules(context, current));
+export function valuesView(folder: OpenFolder, current: CurrentShell): ValuesView {
+  const shell = plannedShell(folder, current, runRules(folder, current));
   return {
     id: current.row.id,
     rows: valuesOfShell(shell),

@@ -6,7 +6,7 @@ import { shellPageSchema, type ShellCard } from '@/connectors/campus/wire';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Db, Transaction } from '@/store/database';
 import { hosts, shells } from '@/store/schema';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 export type HostRow = typeof hosts.$inferSelect;
@@ -93,7 +93,7 @@ const hereOf = ({ db }: Context, hostId: string, hostShell: string): string | nu
     .get()?.id ?? null;
 
 /** The host that a shell stands on; null for one that was brought in as a package. */
-export function hostOfShell({ db }: Context, { row }: CurrentShell): HostView | null {
+export function hostOfShell({ db }: OpenFolder, { row }: CurrentShell): HostView | null {
   const host = row.hostId === null ? null : findHost(db, row.hostId);
   return host && viewOf(host);
 }

@@ -43,7 +43,7 @@ export const pullJob = defineJob({
     if (!here)
       insertShell(tx, state, { id: shellId, role: 'course lead', hostId, hostShell, createdAt: now });
     const label = here ? 'Read again from the host' : 'As it was read from the host';
-    const about = { kind: 'read', label, parentId: here?.versionId ?? null, intake: [], now } as const;
+    const about = { kind: 'read', label, parentId: here?.versionId ?? null, intake: '[]', now } as const;
     const versionId = keepVersion(tx, shellId, state, about);
     turnTo(tx, shellId, here?.versionId ?? '', versionId);
     showFacts(tx, shellId, state);

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { good, type Result } from '@/core/shell/result';
 import type { HouseTerm } from '@/core/time/house-terms';
 import { houseRules } from '@/store/schema';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { parseKept } from '../shells/parse-kept';
 import { rulesFrom, rulesKey, type WrittenRules } from './written-rules';
 
@@ -16,7 +16,7 @@ export interface KeptRules {
 export const houseSet = 'house';
 
 /** The rules of a set; those of the house where it is not there any more. */
-export function keptRules({ db }: Context, set: string = houseSet): KeptRules {
+export function keptRules({ db }: OpenFolder, set: string = houseSet): KeptRules {
   const row =
     db.select().from(houseRules).where(eq(houseRules.id, set)).get() ??
     db.select().from(houseRules).where(eq(houseRules.id, houseSet)).get();
@@ -25,8 +25,8 @@ export function keptRules({ db }: Context, set: string = houseSet): KeptRules {
 }
 
 /** The rules that a shell is combed by: its department’s. */
-export const rulesFor = (context: Context, { rulesId }: { readonly rulesId: string | null }): KeptRules =>
-  keptRules(context, rulesId ?? houseSet);
+export const rulesFor = (folder: OpenFolder, { rulesId }: { readonly rulesId: string | null }): KeptRules =>
+  keptRules(folder, rulesId ?? houseSet);
 
 /** The terms of the kept rules, in the order of the year. */
 export function houseTerms(context: Context): readonly HouseTerm[] {

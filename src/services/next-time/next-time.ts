@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { keyOf, leaveBehind, type DoneStep, type LeftBehind } from '@/core/next-time/leave-behind';
 import type { Step } from '@/core/plan/step';
 import { nextTimes, operations } from '@/store/schema';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { courseOf } from '../shells/course';
 import { runsOf, type CurrentShell } from '../shells/current-shell';
 
@@ -47,7 +47,7 @@ const keptOf = ({ db }: Context, { row }: CurrentShell): Kept[] =>
     .all() as Kept[];
 
 /** How many things an earlier shell of this course left word of. */
-export const countFromBefore = ({ db }: Context, { row }: CurrentShell): number =>
+export const countFromBefore = ({ db }: OpenFolder, { row }: CurrentShell): number =>
   db.$client
     .prepare<[string, string], number>('SELECT count(*) FROM next_times WHERE course = ? AND shell_id <> ?')
     .pluck()

@@ -1,13 +1,12 @@
-import { eq } from 'drizzle-orm';
 import { families, type Family, type Finding } from '@/core/checks/finding';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import { compareAudits } from '@/core/plan/rehearse';
 import type { Sketch } from '@/core/shell/sketch';
-import { versions } from '@/store/schema';
 import { allFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import {
   findAudit,
+  findVersion,
   sketchOfVersion,
   type AuditHead,
   type CurrentShell,
@@ -31,12 +30,12 @@ export interface Comparison {
 }
 
 /** Null where one of the two states has not been combed (yet). */
-export function compareRun(context: Context, shell: CurrentShell, run: RunRow): Comparison | null {
-  const before = run.auditBefore === null ? null : findAudit(context, run.auditBefore);
-  const version = context.db.select().from(versions).where(eq(versions.id, run.beforeVersion)).get();
+export function compareRun(folder: OpenFolder, shell: CurrentShell, run: RunRow): Comparison | null {
+  const before = run.auditBefore === null ? null : findAudit(folder, run.auditBefore);
+  const version = findVersion(folder.db, run.beforeVersion);
   if (!before || !version || !shell.audit || shell.version.id !== run.afterVersion) return null;
-  const was = sideOf(context, before, sketchOfVersion(version));
-  const now = sideOf(context, shell.audit, sketchOfVersion(shell.version));
+  const was = sideOf(folder, before, sketchOfVersion(folder, version));
+  const now = sideOf(folder, shell.audit, sketchOfVersion(folder, shell.version));
   const count = (side: Side, family: Family) => side.findings.filter((f) => f.family === family).length;
   return {
     before: was,
@@ -46,7 +45,7 @@ export function compareRun(context: Context, shell: CurrentShell, run: RunRow): 
   };
 }
 
-function sideOf({ db }: Context, audit: AuditHead, sketch: Sketch): Side {
+function sideOf({ db }: OpenFolder, audit: AuditHead, sketch: Sketch): Side {
   const findings = allFindings(db, audit.id);
   return { smoothness: smoothnessOf(audit.counts, findings), findings, sketch };
 }

@@ -1,7 +1,7 @@
 import type { StudentsEye } from '@/core/students-eye/students-eye';
 import type { LocalDate } from '@/core/time/local-date';
 import { recallEye } from '../comb/kept-eye';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the student’s eye shows. */
@@ -15,7 +15,7 @@ export interface EyeView {
   readonly asOf: LocalDate;
 }
 
-export function eyeView({ db }: Context, { row, audit }: CurrentShell): EyeView {
+export function eyeView({ db }: OpenFolder, { row, audit }: CurrentShell): EyeView {
   return {
     id: row.id,
     code: row.code || row.title,

@@ -1,5 +1,5 @@
 import type { Family } from '@/core/checks/finding';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { runNumbers } from '../carry-out/run-numbers';
 import { findAudit, runsOf, type AuditHead, type CurrentShell } from '../shells/current-shell';
 
@@ -12,12 +12,12 @@ export interface ProgressPoint {
 }
 
 /** How smooth the shell was before each run and is now, as far as it was combed then; oldest first. */
-export function progressOf(context: Context, shell: CurrentShell): readonly ProgressPoint[] {
-  const numbers = runNumbers(context, shell.row.id);
-  const before = runsOf(context, shell.row.id)
+export function progressOf(folder: OpenFolder, shell: CurrentShell): readonly ProgressPoint[] {
+  const numbers = runNumbers(folder, shell.row.id);
+  const before = runsOf(folder, shell.row.id)
     .reverse()
     .flatMap((run): ProgressPoint[] => {
-      const audit = run.auditBefore === null ? null : findAudit(context, run.auditBefore);
+      const audit = run.auditBefore === null ? null : findAudit(folder, run.auditBefore);
       return audit ? [pointOf(`before run ${numbers.get(run.id) ?? 0}`, audit)] : [];
     });
   return shell.audit ? [...before, pointOf('now', shell.audit)] : before;

@@ -3,7 +3,7 @@ import { rehearseJob } from './rehearse-job';
 import type { Step } from '@/core/plan/step';
 import { bad, good, type Result } from '@/core/shell/result';
 import { rehearsals } from '@/store/schema';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { planOf } from '../decide/plan';
 import { rulesFor } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
@@ -27,8 +27,8 @@ export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ 
 }
 
 /** Was exactly this plan rehearsed for exactly this state? */
-export function isRehearsed(context: Context, shell: CurrentShell): boolean {
-  const row = context.db
+export function isRehearsed(folder: OpenFolder, shell: CurrentShell): boolean {
+  const row = folder.db
     .select({ versionId: rehearsals.versionId, planKey: rehearsals.planKey })
     .from(rehearsals)
     .where(eq(rehearsals.shellId, shell.row.id))
@@ -44,9 +44,9 @@ export interface SealedRehearsal {
 }
 
 /** The rehearsal of exactly this plan for exactly this state, or null where it has to be rehearsed (again). */
-export function sealedRehearsal(context: Context, shell: CurrentShell): SealedRehearsal | null {
-  if (!isRehearsed(context, shell)) return null;
-  const row = context.db.select().from(rehearsals).where(eq(rehearsals.shellId, shell.row.id)).get();
+export function sealedRehearsal(folder: OpenFolder, shell: CurrentShell): SealedRehearsal | null {
+  if (!isRehearsed(folder, shell)) return null;
+  const row = folder.db.select().from(rehearsals).where(eq(rehearsals.shellId, shell.row.id)).get();
   if (!row) return null;
   const view = JSON.parse(row.view) as RehearsalView | Omit<RehearsalView, 'comebacks'>;
   // One that an earlier Currycomb kept lacks what is shown now: it is rehearsed again.

@@ -4,7 +4,7 @@ import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import type { Sketch } from '@/core/shell/sketch';
 import { leaveBes } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { courseOf } from '../shells/course';
 import { sketchOfVersion, type CurrentShell } from '../shells/current-shell';
 import { sealedRehearsal } from './order-rehearsal';
@@ -31,7 +31,7 @@ export interface SealedView extends RehearsalView {
   readonly smoothnessAfter: Smoothness;
 }
 
-export function rehearseStage(context: Context, shell: CurrentShell): RehearseStageView {
+export function rehearseStage(folder: OpenFolder, shell: CurrentShell): RehearseStageView {
   const { row, audit, plan, version } = shell;
   return {
     id: row.id,
@@ -41,22 +41,22 @@ export function rehearseStage(context: Context, shell: CurrentShell): RehearseSt
     planKey: plan.key,
     combed: audit !== null,
     onHost: row.hostId !== null,
-    sealed: sealedView(context, shell),
+    sealed: sealedView(folder, shell),
     before: {
-      sketch: sketchOfVersion(version),
-      findings: audit ? listedFindings(context.db, audit.id, courseOf(row), 'open') : [],
+      sketch: sketchOfVersion(folder, version),
+      findings: audit ? listedFindings(folder.db, audit.id, courseOf(row), 'open') : [],
       smoothness: shell.smoothness,
     },
   };
 }
 
-function sealedView(context: Context, shell: CurrentShell): SealedView | null {
-  const sealed = sealedRehearsal(context, shell);
+function sealedView(folder: OpenFolder, shell: CurrentShell): SealedView | null {
+  const sealed = sealedRehearsal(folder, shell);
   if (!sealed) return null;
   const { view } = sealed;
   const course = courseOf(shell.row);
   const left = new Set(
-    context.db
+    folder.db
       .select()
       .from(leaveBes)
       .where(eq(leaveBes.course, course))

@@ -6,7 +6,7 @@ import { unusedItems } from '@/core/shell/unused-items';
 import type { SubjectType } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { parseLocalDate, spellDate } from '@/core/time/local-date';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { planOf } from '../decide/plan';
 import type { CurrentShell } from './current-shell';
 import { sightOf } from './sight';
@@ -61,12 +61,21 @@ export interface ContentsQuery {
   readonly moment: string | null;
 }
 
+/** What the query of an address asks for. */
+export const contentsQuery = (query: URLSearchParams): ContentsQuery => ({
+  kind: query.get('kind'),
+  hiddenOnly: query.get('hidden') === '1',
+  batch: query.get('batch'),
+  span: query.get('span'),
+  moment: query.get('moment'),
+});
+
 /** The things behind one of the inventory's numbers, each with what the plan does with it. */
-export function contentsOf(context: Context, current: CurrentShell, query: ContentsQuery): ContentsView {
-  const shell = bareShellOf(context, current);
+export function contentsOf(folder: OpenFolder, current: CurrentShell, query: ContentsQuery): ContentsView {
+  const shell = bareShellOf(folder, current);
   const { heading, lines } = foundBy(shell, query);
   const planned = new Map<string, Set<string>>();
-  for (const { step } of planOf(context.db, current.row.id))
+  for (const { step } of planOf(folder.db, current.row.id))
     for (const { ref } of step.targets as readonly AnyTarget[]) {
       const words = planned.get(ref) ?? new Set();
       planned.set(ref, words.add(actionOf(step.action).label.toLowerCase()));
@@ -219,5 +228,5 @@ function setupLines(shell: Shell): Line[] {
 }
 
 /** How many items students see that nobody used for this term. */
-export const countUnused = (context: Context, current: CurrentShell): number =>
-  unusedItems(bareShellOf(context, current)).length;
+export const countUnused = (folder: OpenFolder, current: CurrentShell): number =>
+  unusedItems(bareShellOf(folder, current)).length;

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns } from 'drizzle-orm';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { Smoothness } from '@/core/checks/smoothness';
 import type { Inventory, ShellCounts } from '@/core/shell/inventory';
@@ -7,11 +7,12 @@ import { lost } from '@/core/shell/unreadable-store';
 import type { Sketch } from '@/core/shell/sketch';
 import { audits, runs, shells, versions } from '@/store/schema';
 import { readChecks, type Tally } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { parseKept } from './parse-kept';
 
 export type ShellRow = typeof shells.$inferSelect;
-export type VersionRow = typeof versions.$inferSelect;
+/** A version without what may be large, which is asked for where it is shown. */
+export type VersionRow = Omit<typeof versions.$inferSelect, 'sketch' | 'intake'>;
 export type RunRow = typeof runs.$inferSelect;
 
 /** A combing without its findings, which are asked for where they are shown. */
@@ -35,11 +36,11 @@ export interface CurrentShell {
   readonly smoothness: Smoothness | null;
 }
 
-export function findShell(context: Context, id: string): CurrentShell | null {
+export function findShell(context: OpenFolder, id: string): CurrentShell | null {
   const { db } = context;
   const row = db.select().from(shells).where(eq(shells.id, id)).get();
   if (!row) return null;
-  const version = db.select().from(versions).where(eq(versions.id, row.versionId)).get();
+  const version = findVersion(db, row.versionId);
   if (!version) throw lost('The state of this shell');
   const audit = latestAudit(context, row.versionId);
   return {
@@ -51,7 +52,12 @@ export function findShell(context: Context, id: string): CurrentShell | null {
   };
 }
 
-function latestAudit({ db }: Context, versionId: string): AuditHead | null {
+const { sketch, intake, ...headColumns } = getTableColumns(versions);
+
+export const findVersion = (db: OpenFolder['db'], id: string): VersionRow | undefined =>
+  db.select(headColumns).from(versions).where(eq(versions.id, id)).get();
+
+function latestAudit({ db }: OpenFolder, versionId: string): AuditHead | null {
   const row = db
     .select()
     .from(audits)
@@ -74,7 +80,7 @@ function readHead(row: typeof audits.$inferSelect): AuditHead {
   };
 }
 
-export function findAudit({ db }: Context, id: string): AuditHead | null {
+export function findAudit({ db }: OpenFolder, id: string): AuditHead | null {
   const row = db.select().from(audits).where(eq(audits.id, id)).get();
   return row ? readHead(row) : null;
 }
@@ -84,13 +90,17 @@ export const inventoryOf = (version: Pick<VersionRow, 'inventory'>): Inventory =
   months: [],
   ...parseKept<Omit<Inventory, 'months'>>(version.inventory, 'The inventory of this shell'),
 });
-export const sketchOfVersion = (version: VersionRow): Sketch =>
-  parseKept<Sketch>(version.sketch, 'The sketch of this shell');
-export const intakeOf = (version: Pick<VersionRow, 'intake'>): IntakeNote[] =>
-  parseKept<IntakeNote[]>(version.intake, 'The intake report of this shell');
+export function sketchOfVersion({ db }: OpenFolder, version: VersionRow): Sketch {
+  const row = db.select({ sketch }).from(versions).where(eq(versions.id, version.id)).get();
+  return parseKept<Sketch>(row?.sketch ?? '', 'The sketch of this shell');
+}
+export function intakeOf({ db }: OpenFolder, version: VersionRow): IntakeNote[] {
+  const row = db.select({ intake }).from(versions).where(eq(versions.id, version.id)).get();
+  return parseKept<IntakeNote[]>(row?.intake ?? '', 'The intake report of this shell');
+}
 
 /** The runs of a shell that came to something, newest first. */
-export const runsOf = ({ db }: Context, shellId: string): RunRow[] =>
+export const runsOf = ({ db }: OpenFolder, shellId: string): RunRow[] =>
   db
     .select()
     .from(runs)
@@ -99,7 +109,7 @@ export const runsOf = ({ db }: Context, shellId: string): RunRow[] =>
     .all()
     .filter((run) => run.state === 'done' || run.state === 'undone');
 
-export const findRun = ({ db }: Context, shellId: string, runId: string): RunRow | null =>
+export const findRun = ({ db }: OpenFolder, shellId: string, runId: string): RunRow | null =>
   db
     .select()
     .from(runs)

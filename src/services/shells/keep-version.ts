@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
-import type { IntakeNote } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { shells, versions } from '@/store/schema';
 import { Refusal } from '../jobs/job-record';
@@ -10,7 +9,8 @@ export interface VersionAbout {
   readonly kind: 'read' | 'run' | 'add' | 'undo';
   readonly label: string;
   readonly parentId: string | null;
-  readonly intake: readonly IntakeNote[];
+  /** What its reading met, as it is kept; a version that was made of another has that of its parent. */
+  readonly intake?: string;
   readonly now: string;
 }
 
@@ -26,13 +26,19 @@ export function keepVersion(tx: Transaction, shellId: string, state: KeptState, 
       label: about.label,
       stateBlob: state.stateBlob,
       fingerprint: state.fingerprint,
-      inventory: JSON.stringify(state.inventory),
-      sketch: JSON.stringify(state.sketch),
-      intake: JSON.stringify(about.intake),
+      inventory: state.inventory,
+      sketch: state.sketch,
+      intake: about.intake ?? intakeOfParent(tx, about.parentId),
       createdAt: about.now,
     })
     .run();
   return id;
+}
+
+function intakeOfParent(tx: Transaction, parentId: string | null): string {
+  if (parentId === null) return '[]';
+  const parent = tx.select({ intake: versions.intake }).from(versions).where(eq(versions.id, parentId)).get();
+  return parent?.intake ?? '[]';
 }
 
 /** Makes another version the current one, where the expected one still is; refuses otherwise, and nothing is written. */

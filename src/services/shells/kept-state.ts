@@ -1,13 +1,16 @@
 import { z } from 'zod';
-import { takeInventory, type Inventory } from '@/core/shell/inventory';
+import { takeInventory } from '@/core/shell/inventory';
 import type { Shell, Term } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
-import { sketchOf, type Sketch } from '@/core/shell/sketch';
+import { sketchOf } from '@/core/shell/sketch';
 import type { BlobStore } from '@/store/blobs';
 import { loadShell, saveShell } from '@/store/state/keep-shell';
 
-/** A shell's state as a job leaves it in the blob store, with what the lists and headers show of it. */
+/**
+ * A shell's state as a job leaves it in the blob store, with what the lists and headers show of it. What may be large is
+ * a text already: the thread that answers requests writes it down as it is.
+ */
 export interface KeptState {
   readonly stateBlob: Sha256;
   readonly fingerprint: string;
@@ -15,8 +18,10 @@ export interface KeptState {
   readonly title: string;
   readonly term: Term;
   readonly asOf: string;
-  readonly inventory: Inventory;
-  readonly sketch: Sketch;
+  /** `Inventory` as JSON. */
+  readonly inventory: string;
+  /** `Sketch` as JSON. */
+  readonly sketch: string;
 }
 
 /** The hash of a blob, as inputs of jobs name it. */
@@ -54,7 +59,7 @@ export function keepState(blobs: BlobStore, shell: Shell): KeptState {
     title,
     term,
     asOf,
-    inventory: takeInventory(shell),
-    sketch: sketchOf(shell),
+    inventory: JSON.stringify(takeInventory(shell)),
+    sketch: JSON.stringify(sketchOf(shell)),
   };
 }

@@ -6,7 +6,7 @@ import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef, Sha256 } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { loadBareShell, textOf } from '@/store/state/keep-shell';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from './current-shell';
 import { sightOf } from './sight';
 
@@ -37,9 +37,9 @@ export interface DiffPart {
 
 let last: { hash: string; shell: Shell } | null = null;
 /** The shell of a version without the texts of its bodies; the last one asked for is kept at hand. */
-export function bareShellOf(context: Context, { version }: Pick<CurrentShell, 'version'>): Shell {
+export function bareShellOf(folder: OpenFolder, { version }: Pick<CurrentShell, 'version'>): Shell {
   const hash = version.stateBlob as Sha256;
-  if (last?.hash !== hash) last = { hash, shell: loadBareShell(context.blobs, hash) };
+  if (last?.hash !== hash) last = { hash, shell: loadBareShell(folder.blobs, hash) };
   return last.shell;
 }
 
@@ -47,10 +47,10 @@ export function bareShellOf(context: Context, { version }: Pick<CurrentShell, 'v
 const longest = 6000;
 /** So many characters of a body are looked at for it: what is shown of a page of many megabytes is its beginning. */
 const looked = 500_000;
-const bodyOf = (context: Context, hash: string): string => textOf(context.blobs, hash).slice(0, looked);
+const bodyOf = (folder: OpenFolder, hash: string): string => textOf(folder.blobs, hash).slice(0, looked);
 
-export function itemDetail(context: Context, current: CurrentShell, ref: string): ItemDetail | null {
-  const shell = bareShellOf(context, current);
+export function itemDetail(folder: OpenFolder, current: CurrentShell, ref: string): ItemDetail | null {
+  const shell = bareShellOf(folder, current);
   const outline = outlineOf(shell);
   const item = outline.byRef.get(ref as ItemRef);
   if (!item) return null;
@@ -58,7 +58,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
   const students = sightOf(outline, item);
   const text = content?.texts.length
     ? content.texts
-        .map((hash) => scanHtml(bodyOf(context, hash)).text.trim())
+        .map((hash) => scanHtml(bodyOf(folder, hash)).text.trim())
         .filter((t) => t)
         .join('\n')
         .replace(/[ \t\u00a0]+/g, ' ')
@@ -76,7 +76,7 @@ export function itemDetail(context: Context, current: CurrentShell, ref: string)
     opens: item.opens,
     closes: item.closes,
     due: item.due,
-    links: content ? linksOf(context, shell, content) : [],
+    links: content ? linksOf(folder, shell, content) : [],
     batch: item.batch,
     target: content?.target ?? null,
     text: text !== null && text.length > longest ? `${text.slice(0, longest)} …` : text,
@@ -98,11 +98,11 @@ export function pathsOf(shell: Shell): PathIndex {
 }
 
 /** What a content's addresses mean: the file in the package, or the address as it is written. */
-function linksOf(context: Context, shell: Shell, content: Content): string[] {
+function linksOf(folder: OpenFolder, shell: Shell, content: Content): string[] {
   const at = content.textPath;
   if (at === null) return [];
   return content.texts.flatMap((hash) => {
-    const scan = scanHtml(bodyOf(context, hash));
+    const scan = scanHtml(bodyOf(folder, hash));
     return scan.addresses.flatMap((address) => {
       const meaning = readAddress(address.value, at, scan.base, pathsOf(shell));
       if (meaning.to === 'package') return [`${meaning.found ?? meaning.asked}${meaning.tail}`];
@@ -135,12 +135,12 @@ export interface EventDetail {
 }
 
 export function eventDetails(
-  context: Context,
+  folder: OpenFolder,
   current: CurrentShell,
   refs: readonly string[],
 ): EventDetail[] {
   const wanted = new Set(refs);
-  return bareShellOf(context, current)
+  return bareShellOf(folder, current)
     .events.filter((e) => wanted.has(e.ref))
     .map((e) => ({
       ref: e.ref,

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
 import type { ContentsLine, ContentsView } from '@/services/shells/contents-list';
-import { takesPacked } from '../parts/takes-packed';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
 import { ThingActions } from './thing-actions';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './inventory.module.css';
 
 const title: Column = {
@@ -70,5 +70,5 @@ export function ContentsList({
   );
 }
 
-/** The list, its view packed. */
-export const PackedContentsList = takesPacked(ContentsList);
+/** It asks for its view by itself. */
+export const DrawnContentsList = drawnFrom(ContentsList);

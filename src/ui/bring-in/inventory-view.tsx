@@ -1,10 +1,10 @@
+'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
-import type { IntakeGroup } from '@/services/shells/intake-groups';
 import { plural } from '@/core/text/plural';
 import { spellDate } from '@/core/time/local-date';
-import type { HostView } from '@/services/hosts/host-records';
+import type { BringInView } from '@/services/bring-in/bring-in-view';
 import { ReadAgain } from '../hosts/read-again';
 import { IdentityAlarm } from './identity-alarm';
 import { IntakeReport } from './intake-report';
@@ -12,31 +12,12 @@ import { FigureList } from './figure-list';
 import { KindTable } from './kind-table';
 import { MonthsChart } from './months-chart';
 import { Origins } from './origins';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './inventory.module.css';
 
 /** What the shell holds, counted, and what its reading met. */
-export function InventoryView({
-  id,
-  inventory,
-  intake,
-  term,
-  unused,
-  combed,
-  host,
-  toLeaveOut,
-}: {
-  id: string;
-  inventory: Inventory;
-  intake: readonly IntakeGroup[];
-  term: { readonly start: string | null; readonly end: string | null };
-  /** How many items students see that nobody used for this term. */
-  unused: number;
-  combed: boolean;
-  /** The campus host that it stands on. */
-  host: HostView | null;
-  /** How many things an earlier shell of this course left word of, as not to be copied again. */
-  toLeaveOut: number;
-}) {
+export function InventoryView({ view }: { view: BringInView }) {
+  const { id, inventory, intake, term, unused, combed, host, toLeaveOut } = view;
   const contents = `/shells/${id}/bring-in/contents`;
   return (
     <div className={styles.page}>
@@ -111,3 +92,6 @@ function verdictTitle({ verdict, counts }: Inventory): string {
       return `${counts.items.toLocaleString('en')} items, ${counts.files.toLocaleString('en')} files, ${counts.events.toLocaleString('en')} events`;
   }
 }
+
+/** It asks for its view by itself. */
+export const DrawnInventoryView = drawnFrom(InventoryView);

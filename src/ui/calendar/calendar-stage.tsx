@@ -11,7 +11,7 @@ import { DayList } from './day-list';
 import { MonthSheet } from './month-sheet';
 import { TermSheet } from './term-sheet';
 import { useMarks, type ChosenMarks } from './use-marks';
-import { takesPacked } from '../parts/takes-packed';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './calendar.module.css';
 
 const layouts = ['term', 'days', 'month'] as const;
@@ -119,5 +119,5 @@ function GroupLine({ group, choice }: { group: MarkGroup; choice: ChosenMarks })
   );
 }
 
-/** The stage, its view packed. */
-export const PackedCalendarStage = takesPacked(CalendarStage);
+/** It asks for its view by itself. */
+export const DrawnCalendarStage = drawnFrom(CalendarStage);

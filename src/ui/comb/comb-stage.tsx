@@ -15,7 +15,7 @@ import { FamilyTable } from './family-table';
 import { SmoothnessPanel } from './smoothness-panel';
 import { Unsaid } from './unsaid';
 import { useDecisions } from './use-decisions';
-import { takesPacked } from '../parts/takes-packed';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './comb.module.css';
 
 /** What is wrong with the shell: the whole of it at a glance, and the largest batches first. */
@@ -123,5 +123,5 @@ function CoatCard({ view, onOpen }: { view: CombView; onOpen: (finding: string) 
   );
 }
 
-/** The stage, its view packed. */
-export const PackedCombStage = takesPacked(CombStage);
+/** It asks for its view by itself. */
+export const DrawnCombStage = drawnFrom(CombStage);

@@ -14,7 +14,7 @@ import type { ThingChoice } from './take-box';
 import { useEvidence, type LoadedEvidence } from './use-evidence';
 import { useWorkbench, type WorkbenchState } from './use-workbench';
 import { isUndecided, readFilter } from './filter';
-import { takesPacked } from '../parts/takes-packed';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './decide.module.css';
 
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
@@ -156,5 +156,5 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
   run();
 }
 
-/** The stage, its view packed. */
-export const PackedWorkbench = takesPacked(Workbench);
+/** It asks for its view by itself. */
+export const DrawnWorkbench = drawnFrom(Workbench);

@@ -15,7 +15,7 @@ import { OutlinePanel, type Tool } from './outline-panel';
 import { OutlineStrip } from './outline-strip';
 import { OutlineTree, type TreeHandle } from './outline-tree';
 import { useOutline } from './use-outline';
-import { takesPacked } from '../parts/takes-packed';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './outline.module.css';
 
 const treeKeys = [
@@ -157,5 +157,5 @@ function filtered(rows: readonly OutlineRow[], find: string): readonly OutlineRo
   return rows.filter((row) => hasWords(row.item.title));
 }
 
-/** The stage, its view packed. */
-export const PackedOutlineStage = takesPacked(OutlineStage);
+/** It asks for its view by itself. */
+export const DrawnOutlineStage = drawnFrom(OutlineStage);

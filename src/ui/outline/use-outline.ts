@@ -54,7 +54,7 @@ export function useOutline(view: OutlineView): OutlineState {
   const address = `/api/shells/${view.id}`;
 
   const askAgain = async () => {
-    const result = await send<OutlineView>(`${address}/outline`, undefined, 'GET');
+    const result = await send<OutlineView>(`${address}/stages/outline`, undefined, 'GET');
     if (result.ok) setEdited({ view, shell: shellOfView(result.value), findings: result.value.findings });
   };
   const keep = async (gesture: Gesture): Promise<readonly AddedStep[]> => {

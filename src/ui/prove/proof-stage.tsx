@@ -3,32 +3,19 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { plural } from '@/core/text/plural';
-import type { Comparison } from '@/services/prove/comparison';
-import type { ProgressPoint } from '@/services/prove/progress';
+import type { ProofView } from '@/services/prove/proof-view';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
+import { drawnFrom } from '../stage/drawn-stage';
 import { ProgressChart } from './progress-chart';
 import { ProveViews } from './prove-views';
 import { BeforeAndAfter } from './before-and-after';
 import { TakeAlong } from './take-along';
 import styles from '../rehearse/rehearse.module.css';
 
-interface ProofProps {
-  readonly id: string;
-  readonly combed: boolean;
-  readonly percent: number | null;
-  readonly open: number;
-  readonly hasRun: boolean;
-  readonly hasEvents: boolean;
-  readonly hasGrades: boolean;
-  readonly comparison: Comparison | null;
-  /** How it stood before each run, and now. */
-  readonly progress: readonly ProgressPoint[];
-}
-
 /** Is it clean, and can it be shown? The findings before and after, and everything to take along. */
-export function ProofStage(props: ProofProps) {
-  const { id, combed, comparison } = props;
+export function ProofStage({ view }: { view: ProofView }) {
+  const { id, combed, comparison } = view;
   const router = useRouter();
   const job = useJob(() => router.refresh(), { shellId: id, kind: 'comb' });
   const { start } = job;
@@ -45,9 +32,9 @@ export function ProofStage(props: ProofProps) {
       <ProveViews shellId={id} />
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
-          <h1>{headingOf(props)}</h1>
+          <h1>{headingOf(view)}</h1>
           <p className="soft" style={{ margin: '4px 0 0' }}>
-            {sayComparison(props)}
+            {sayComparison(view)}
           </p>
         </div>
         <Button variant="outlined" onClick={comb}>
@@ -58,11 +45,11 @@ export function ProofStage(props: ProofProps) {
       <TakeAlong
         id={id}
         combed={combed}
-        hasRun={props.hasRun}
-        hasEvents={props.hasEvents}
-        hasGrades={props.hasGrades}
+        hasRun={view.hasRun}
+        hasEvents={view.hasEvents}
+        hasGrades={view.hasGrades}
       />
-      {props.progress.length > 1 && <ProgressChart points={props.progress} />}
+      {view.progress.length > 1 && <ProgressChart points={view.progress} />}
       {comparison && (
         <BeforeAndAfter
           id={id}
@@ -74,13 +61,13 @@ export function ProofStage(props: ProofProps) {
   );
 }
 
-function headingOf({ percent, comparison, open }: ProofProps): string {
+function headingOf({ percent, comparison, open }: ProofView): string {
   if (percent === null) return 'Not combed yet';
   if (comparison) return `${comparison.before.smoothness.percent} % smooth before, ${percent} % now`;
   return open === 0 ? 'It lies smooth' : `${percent} % smooth; ${plural(open, 'finding')} open`;
 }
 
-function sayComparison({ comparison, hasRun }: ProofProps): string {
+function sayComparison({ comparison, hasRun }: ProofView): string {
   if (comparison) {
     const { closed, caused, leftOver, after } = comparison;
     const rest = leftOver.length ? `, ${leftOver.length} of them what is left of earlier ones` : '';
@@ -90,3 +77,6 @@ function sayComparison({ comparison, hasRun }: ProofProps): string {
     ? 'The result is compared with what was before as soon as it has been combed.'
     : 'Nothing has been carried out yet, so there is nothing to compare.';
 }
+
+/** It asks for its view by itself. */
+export const DrawnProofStage = drawnFrom(ProofStage);

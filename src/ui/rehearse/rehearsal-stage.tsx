@@ -9,6 +9,7 @@ import type { RehearseStageView } from '@/services/rehearse/rehearse-view';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';
+import { drawnFrom } from '../stage/drawn-stage';
 import { Rehearsed } from './rehearsed';
 import styles from './rehearse.module.css';
 
@@ -101,3 +102,6 @@ function EmptyPlan({ shellId }: { shellId: string }) {
     </div>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnRehearsalStage = drawnFrom(RehearsalStage);

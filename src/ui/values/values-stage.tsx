@@ -17,7 +17,7 @@ import { useValueGrid } from './use-value-grid';
 import { useValues } from './use-values';
 import { ValueGrid } from './value-grid';
 import { readerForm } from './value-words';
-import { takesPacked } from '../parts/takes-packed';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './values.module.css';
 
 const gridKeys = [
@@ -144,5 +144,5 @@ function rowsWith(rows: readonly ValueRow[], find: string): readonly ValueRow[] 
   return rows.filter((row) => hasWords([...row.path, row.title, row.kind].join(' ')));
 }
 
-/** The stage, its view packed. */
-export const PackedValuesStage = takesPacked(ValuesStage);
+/** It asks for its view by itself. */
+export const DrawnValuesStage = drawnFrom(ValuesStage);

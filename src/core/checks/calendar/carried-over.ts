@@ -1,3 +1,5 @@
+import { sayDates } from '@/core/time/say-dates';
+import { elementAt, valueFor } from '@/core/sure';
 import type { LocalDate } from '@/core/time/local-date';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
@@ -38,13 +40,14 @@ export const carriedOver = defineCheck({
     const series = new Map<string, CourseEvent[]>();
     for (const event of found.keys()) collect(series, facts.eventGroups.of(event), event);
     for (const events of series.values()) {
-      const first = events[0]!;
-      const reasons = events.map((e) => found.get(e)!);
+      const first = elementAt(events, 0);
+      const reasons = events.map((e) => valueFor(found, e));
       const days = reasons
         .map((r) => r.made)
         .filter((d) => d !== undefined)
         .sort();
       const shift = reasons.map((r) => r.shift).find((s) => s !== undefined);
+      const [earliest] = days;
       const when = spellSpan(days);
       const links = new Set(events.flatMap((e) => e.links));
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
@@ -65,11 +68,11 @@ export const carriedOver = defineCheck({
         message: messageOf(),
         subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
         evidence: [
-          ...(days.length
+          ...(earliest !== undefined
             ? [
                 {
                   label: 'Made',
-                  value: `${when}, ${daysBetween(days[0]!, start)} days before the term’s first day`,
+                  value: `${when}, ${daysBetween(earliest, start)} days before the term’s first day`,
                 },
               ]
             : []),
@@ -78,10 +81,7 @@ export const carriedOver = defineCheck({
             : []),
           {
             label: 'Dates',
-            value:
-              dates.length === 1
-                ? spellDate(dates[0]!)
-                : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}`,
+            value: sayDates(dates),
           },
           ...[...links].slice(0, 4).map((link) => ({ label: 'Link', value: link })),
           ...(first.location ? [{ label: 'Place', value: first.location }] : []),

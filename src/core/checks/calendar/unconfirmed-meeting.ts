@@ -1,3 +1,5 @@
+import { sayDates } from '@/core/time/say-dates';
+import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { collect, largest, smallest } from '@/core/collect';
@@ -52,8 +54,8 @@ export const unconfirmedMeeting = defineCheck({
     const series = new Map<string, CourseEvent[]>();
     for (const e of bulk) collect(series, facts.eventGroups.of(e), e);
     for (const events of series.values()) {
-      const first = events[0]!;
-      const when = made.get(first)!;
+      const first = elementAt(events, 0);
+      const when = valueFor(made, first);
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
       yield {
         message: {
@@ -76,10 +78,7 @@ export const unconfirmedMeeting = defineCheck({
             .map((link) => ({ label: 'Joining link', value: link })),
           {
             label: 'Dates',
-            value:
-              dates.length === 1
-                ? spellDate(dates[0]!)
-                : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}`,
+            value: sayDates(dates),
           },
         ],
         remedy: { action: 'delete', targets: events.map((e) => e.ref), params: {}, kind: 'judgement' },
@@ -103,8 +102,8 @@ function madeTogether(made: ReadonlyMap<CourseEvent, LocalDateTime>, least: numb
   const sorted = [...made].map(([event, when]) => ({ event, at: seconds(when) })).sort((a, b) => a.at - b.at);
   const found = new Set<CourseEvent>();
   for (let from = 0, to = 0; to < sorted.length; to += 1) {
-    while (sorted[to]!.at - sorted[from]!.at > 60) from += 1;
-    if (to - from + 1 >= least) for (let i = from; i <= to; i += 1) found.add(sorted[i]!.event);
+    while (elementAt(sorted, to).at - elementAt(sorted, from).at > 60) from += 1;
+    if (to - from + 1 >= least) for (const { event } of sorted.slice(from, to + 1)) found.add(event);
   }
   return [...made.keys()].filter((e) => found.has(e));
 }

@@ -1,3 +1,4 @@
+import { elementAt, valueFor } from '@/core/sure';
 import type { ContentKeys } from '@/core/compare/content-keys';
 import { textOfContent, wordingOf } from '@/core/links/scans';
 import type { Content, Item, ItemKind, Shell } from '@/core/shell/model';
@@ -31,9 +32,10 @@ export function findNear(shell: Shell, keys: ContentKeys, threshold: number, wor
     else kind.set(key, { items: [item], content });
   }
   const order = new Map(shell.items.map((item, i) => [item, i]));
+  const placeOf = ({ items }: NearGroup) => valueFor(order, elementAt(items, 0));
   return [...byKind.values()]
     .flatMap((kind) => groupsIn([...kind.values()], threshold))
-    .sort((a, b) => order.get(a.items[0]!)! - order.get(b.items[0]!)!);
+    .sort((a, b) => placeOf(a) - placeOf(b));
 }
 
 /** Items that are equal in content, and a content that stands for them. */
@@ -45,14 +47,18 @@ interface Same {
 function groupsIn(texts: readonly Same[], threshold: number): NearGroup[] {
   const pairs = pairsOf(
     texts.map((t) => wordingOf(t.content).signature),
-    (i) => wordCodes(textOfContent(texts[i]!.content)),
+    (i) => wordCodes(textOfContent(elementAt(texts, i).content)),
     threshold,
   );
   const parent = texts.map((_, i) => i);
   const root = (i: number): number => {
     let at = i;
-    while (parent[at] !== at) at = parent[at] = parent[parent[at]!]!;
-    return at;
+    for (;;) {
+      const above = elementAt(parent, at);
+      if (above === at) return at;
+      // Each look shortens the way of the next.
+      at = parent[at] = elementAt(parent, above);
+    }
   };
   for (const { a, b } of pairs) parent[Math.max(root(a), root(b))] = Math.min(root(a), root(b));
   const groups = new Map<number, { members: number[]; pairs: typeof pairs }>();
@@ -62,10 +68,11 @@ function groupsIn(texts: readonly Same[], threshold: number): NearGroup[] {
     group.pairs.push(pair);
   }
   texts.forEach((_, i) => groups.get(root(i))?.members.push(i));
+  const firstOf = (i: number) => elementAt(elementAt(texts, i).items, 0);
   return [...groups.values()].map((group) => ({
-    items: group.members.flatMap((i) => texts[i]!.items),
+    items: group.members.flatMap((i) => elementAt(texts, i).items),
     pairs: group.pairs
-      .map((p) => ({ a: texts[p.a]!.items[0]!, b: texts[p.b]!.items[0]!, similarity: p.similarity }))
+      .map((p) => ({ a: firstOf(p.a), b: firstOf(p.b), similarity: p.similarity }))
       .sort((x, y) => y.similarity - x.similarity),
   }));
 }

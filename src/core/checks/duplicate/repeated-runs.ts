@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { collect } from '@/core/collect';
 
 /** One stretch that stands again: `length` places from `first` are repeated from `again` on. */
@@ -157,17 +158,22 @@ function longestPieces(
   const size = end - start;
   const match = Array.from({ length: size }, (_, k) => input.matches(start + k, start + k + apart));
   const sums = new Int32Array(size + 1);
-  for (let k = 0; k < size; k += 1) sums[k + 1] = sums[k]! + (match[k] ? 1 : -9);
+  const sumAt = (k: number) => sums[k] ?? 0;
+  for (let k = 0; k < size; k += 1) sums[k + 1] = sumAt(k) + (match[k] ? 1 : -9);
   // Falling minima are the only useful beginnings; going back from the end, each is tried once.
   const beginnings: number[] = [];
-  for (let k = 0; k < size; k += 1)
-    if (match[k] && (beginnings.length === 0 || sums[k]! < sums[beginnings.at(-1)!]!)) beginnings.push(k);
+  for (let k = 0, least = Infinity; k < size; k += 1) {
+    if (!match[k] || sumAt(k) >= least) continue;
+    beginnings.push(k);
+    least = sumAt(k);
+  }
   let best = { start: 0, end: 0 };
   for (let e = size, left = beginnings.length; e > 0 && left > 0; e -= 1) {
     if (!match[e - 1]) continue;
-    while (left > 0 && sums[beginnings[left - 1]!]! <= sums[e]!) {
+    while (left > 0) {
+      const b = elementAt(beginnings, left - 1);
+      if (sumAt(b) > sumAt(e)) break;
       left -= 1;
-      const b = beginnings[left]!;
       if (e - b >= best.end - best.start) best = { start: b, end: e };
     }
   }

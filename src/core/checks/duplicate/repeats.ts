@@ -32,11 +32,7 @@ export function findRepeats(shell: Shell, keys: ContentKeys, outline: Outline): 
 function orderCopies(copies: (Item | null)[][], outline: Outline): (Item | null)[][] {
   const work = (copy: (Item | null)[]) => copy.filter((i) => (i?.studentWork ?? 0) > 0).length;
   const shown = (copy: (Item | null)[]) => copy.filter((i) => i && outline.isShown(i)).length;
-  const best = [...copies.keys()].sort(
-    (a, b) =>
-      work(copies[b]!) - work(copies[a]!) ||
-      Number(shown(copies[b]!) > 0) - Number(shown(copies[a]!) > 0) ||
-      a - b,
-  )[0]!;
-  return [copies[best]!, ...copies.filter((_, i) => i !== best)];
+  // Of equals the earlier stays the first: the order of sorting is stable.
+  const [best] = copies.toSorted((a, b) => work(b) - work(a) || Number(shown(b) > 0) - Number(shown(a) > 0));
+  return best ? [best, ...copies.filter((copy) => copy !== best)] : [];
 }

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
@@ -40,7 +41,8 @@ export const otherCourse = defineCheck({
     const found = bySubject(hits);
     const batches = new Map<string, typeof found>();
     for (const one of found) {
-      const batch = one.hits[0]!.passage.item?.batch ?? one.hits[0]!.passage.file?.batch;
+      const first = elementAt(one.hits, 0);
+      const batch = first.passage.item?.batch ?? first.passage.file?.batch;
       if (batch) collect(batches, batch, one);
     }
     const done = new Set<string>();
@@ -59,14 +61,14 @@ export const otherCourse = defineCheck({
           id: 'batch',
           params: {
             count: plural(subjects.length, 'thing'),
-            code: members[0]!.hits[0]!.says,
+            code: elementAt(elementAt(members, 0).hits, 0).says,
             own: shell.code,
           },
         },
         subjects,
         evidence: [
           { label: 'Came with the import', value: batch, where: subjects[0]?.ref },
-          ...members.slice(0, 12).map((m) => sentenceEvidence(m.hits[0]!)),
+          ...members.slice(0, 12).map((m) => sentenceEvidence(elementAt(m.hits, 0))),
         ],
         remedy: whole && targets.length ? { action: 'delete', targets, params: {}, kind: 'judgement' } : null,
         batch,
@@ -75,7 +77,7 @@ export const otherCourse = defineCheck({
     for (const { subject, title, hits: named } of found) {
       if (done.has(`${subject.type} ${subject.ref}`)) continue;
       yield {
-        message: { id: 'one', params: { title, code: named[0]!.says, own: shell.code } },
+        message: { id: 'one', params: { title, code: elementAt(named, 0).says, own: shell.code } },
         subjects: [subject],
         evidence: named.slice(0, 6).map(sentenceEvidence),
         remedy: null,

@@ -1,3 +1,4 @@
+import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import type { ItemRef } from '@/core/shell/refs';
@@ -35,7 +36,7 @@ export const lockedOut = defineCheck({
       const chain = circling.has(item) && !told.has(item.ref) ? circleFrom(item, byRef) : null;
       if (chain) {
         for (const i of chain) told.add(i.ref);
-        const last = chain.at(-1)!;
+        const last = elementAt(chain, -1);
         yield {
           message: {
             id: 'circle',
@@ -54,7 +55,7 @@ export const lockedOut = defineCheck({
             kind: 'judgement',
           },
           about: 'circle',
-          batch: chain[0]!.ref,
+          batch: elementAt(chain, 0).ref,
         };
       }
       const unmet = item.requires.flatMap((ref): { ref: ItemRef; first: Item | null; why: string }[] => {
@@ -93,19 +94,19 @@ function mayCircle(items: readonly Item[], byRef: ReadonlyMap<ItemRef, Item>): S
     items.map((i) => [i, i.requires.map((r) => byRef.get(r)).filter((x) => x !== undefined)]),
   );
   const back = new Map<Item, Item[]>(items.map((i) => [i, []]));
-  for (const [item, firsts] of next) for (const first of firsts) back.get(first)!.push(item);
+  for (const [item, firsts] of next) for (const first of firsts) valueFor(back, first).push(item);
   const left = new Set(items);
   for (const [ways, others] of [
     [next, back],
     [back, next],
   ] as const) {
-    const open = new Map([...left].map((i) => [i, ways.get(i)!.filter((x) => left.has(x)).length]));
+    const open = new Map([...left].map((i) => [i, valueFor(ways, i).filter((x) => left.has(x)).length]));
     const free = [...left].filter((i) => open.get(i) === 0);
     for (let item = free.pop(); item; item = free.pop()) {
       left.delete(item);
-      for (const other of others.get(item)!) {
+      for (const other of valueFor(others, item)) {
         if (!left.has(other)) continue;
-        open.set(other, open.get(other)! - 1);
+        open.set(other, valueFor(open, other) - 1);
         if (open.get(other) === 0) free.push(other);
       }
     }

@@ -228,9 +228,9 @@ function settleOver(run: Extract<HostRun, { is: 'over' }>, runId: string, desk: 
   const row = tx.select().from(runs).where(eq(runs.id, runId)).get();
   if (shellId === null || !row?.task) return;
   const { task, kind } = { task: runTask.parse(JSON.parse(row.task)), kind: row.kind };
-  const { versionId, rules, intake, what } = task;
+  const { versionId, rules, what } = task;
   const label = kind === 'undo' ? 'After taking back' : 'After a run';
-  const about = { kind: kind === 'undo' ? 'undo' : 'run', label, parentId: versionId, intake, now } as const;
+  const about = { kind: kind === 'undo' ? 'undo' : 'run', label, parentId: versionId, now } as const;
   const isOpen = and(eq(operations.runId, runId), inArray(operations.state, ['waiting', 'doing']));
   const isStopped = run.summary.stopped !== undefined;
   tx.update(operations)

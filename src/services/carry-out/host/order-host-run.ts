@@ -7,7 +7,7 @@ import type { Context } from '../../context';
 import { planOf } from '../../decide/plan';
 import { rulesFor } from '../../house-rules/house-rules';
 import type { SealedRehearsal } from '../../rehearse/order-rehearsal';
-import { intakeOf, type CurrentShell } from '../../shells/current-shell';
+import { type CurrentShell } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { insertOperations } from '../operation-rows';
 import { hostRunJob } from './host-run-job';
@@ -32,7 +32,6 @@ export function orderHostRun(
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
     rules: rulesFor(context, shell.row).written,
-    intake: intakeOf(version),
     what: {
       is: 'plan',
       seal: sealed.seal,

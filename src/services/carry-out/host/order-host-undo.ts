@@ -5,7 +5,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runBatches, runs } from '@/store/schema';
 import type { Context } from '../../context';
 import { rulesFor } from '../../house-rules/house-rules';
-import { intakeOf, type CurrentShell, type RunRow } from '../../shells/current-shell';
+import { type CurrentShell, type RunRow } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { writeOperations } from '../operation-rows';
 import { hostRunJob } from './host-run-job';
@@ -39,7 +39,6 @@ export function orderHostUndo(
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
     rules: rulesFor(context, shell.row).written,
-    intake: intakeOf(version),
     what: { is: 'undo', parts },
   };
   const jobId = context.jobs.order(hostRunJob, row.id, { runId }, (tx) => {

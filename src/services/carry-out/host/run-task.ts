@@ -2,7 +2,6 @@ import { z } from 'zod';
 import type { EditOutcome, NameThere } from '@/connectors/connector';
 import type { Hitch } from '@/connectors/campus/host-client';
 import { stepSchema } from '@/core/plan/step';
-import type { IntakeNote } from '@/core/shell/result';
 import { writtenRules } from '../../house-rules/written-rules';
 import type { HostDoor } from '../../hosts/connect';
 import { blobHash } from '../../shells/kept-state';
@@ -12,7 +11,6 @@ export const runTask = z.strictObject({
   versionId: z.string(),
   stateBlob: blobHash,
   rules: writtenRules,
-  intake: z.custom<readonly IntakeNote[]>((value) => Array.isArray(value)),
   what: z.discriminatedUnion('is', [
     z.strictObject({
       is: z.literal('plan'),

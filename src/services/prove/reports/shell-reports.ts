@@ -27,7 +27,7 @@ export function auditOf(context: Context, shell: CurrentShell, isWhole: boolean)
   const findings = wholeFindings(context.db, audit.id, courseOf(row), 'open');
   const report = auditReport({
     shell: loadBareShell(context.blobs, blobHash.parse(version.stateBlob)),
-    intake: intakeOf(version),
+    intake: intakeOf(context, version),
     audit: { counts: audit.counts, checks: audit.checks, findings },
   });
   return isWhole ? { ...report, tables: [...wholeFindingTable(findings), ...report.tables] } : report;

@@ -22,7 +22,7 @@ import { ProveViews } from '../prove-views';
 import { EyeListBox } from './eye-list';
 import { eyeLists, eyeRows, sayDeadEnd, type EyeList, type EyeRow, type EyeRows } from './eye-model';
 import { StripLegend, WeekStrip } from './week-strip';
-import { takesPacked } from '../../parts/takes-packed';
+import { drawnFrom } from '../../stage/drawn-stage';
 import styles from './eye.module.css';
 
 /** The shell as a student reaches it, on any day of the term. */
@@ -186,5 +186,5 @@ function NoEye({ view }: { view: EyeView }) {
   );
 }
 
-/** The stage, its view packed. */
-export const PackedEyeStage = takesPacked(EyeStage);
+/** It asks for its view by itself. */
+export const DrawnEyeStage = drawnFrom(EyeStage);

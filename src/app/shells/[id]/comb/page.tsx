@@ -1,9 +1,5 @@
-import { combView } from '@/services/comb/comb-view';
-import { rulesFor } from '@/services/house-rules/house-rules';
-import { PackedCombStage } from '@/ui/comb/comb-stage';
-import { pack } from '@/ui/parts/pack';
+import { DrawnCombStage } from '@/ui/comb/comb-stage';
 import { shellPage } from '../../shell-page';
+import { stageSource } from '../../stage-source';
 
-export default shellPage((shell, context) => (
-  <PackedCombStage packed={pack(combView(context, shell, rulesFor(context, shell.row).key))} />
-));
+export default shellPage((shell) => <DrawnCombStage source={stageSource(shell, 'comb')} />);

@@ -1,5 +1,5 @@
-import { rehearseStage } from '@/services/rehearse/rehearse-view';
-import { RehearsalStage } from '@/ui/rehearse/rehearsal-stage';
+import { DrawnRehearsalStage } from '@/ui/rehearse/rehearsal-stage';
 import { shellPage } from '../../shell-page';
+import { stageSource } from '../../stage-source';
 
-export default shellPage((shell, context) => <RehearsalStage view={rehearseStage(context, shell)} />);
+export default shellPage((shell) => <DrawnRehearsalStage source={stageSource(shell, 'rehearse')} />);

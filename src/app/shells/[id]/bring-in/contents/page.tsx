@@ -1,19 +1,14 @@
-import { contentsOf } from '@/services/shells/contents-list';
-import { PackedContentsList } from '@/ui/bring-in/contents-list';
-import { pack } from '@/ui/parts/pack';
+import { DrawnContentsList } from '@/ui/bring-in/contents-list';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context, query) => {
-  const text = (name: string) => {
-    const value = query[name];
-    return typeof value === 'string' ? value : null;
-  };
-  const contents = contentsOf(context, shell, {
-    kind: text('kind'),
-    hiddenOnly: text('hidden') === '1',
-    batch: text('batch'),
-    span: text('span'),
-    moment: text('moment'),
-  });
-  return <PackedContentsList id={shell.row.id} packed={pack(contents)} find={text('find') ?? ''} />;
+export default shellPage((shell, _, query) => {
+  const { find, ...asked } = query;
+  return (
+    <DrawnContentsList
+      id={shell.row.id}
+      source={stageSource(shell, 'contents', asked)}
+      find={typeof find === 'string' ? find : ''}
+    />
+  );
 });

@@ -1,8 +1,5 @@
-import { calendarView } from '@/services/decide/calendar-view';
-import { PackedCalendarStage } from '@/ui/calendar/calendar-stage';
-import { pack } from '@/ui/parts/pack';
+import { DrawnCalendarStage } from '@/ui/calendar/calendar-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <PackedCalendarStage packed={pack(calendarView(context, shell))} />
-));
+export default shellPage((shell) => <DrawnCalendarStage source={stageSource(shell, 'calendar')} />);

@@ -1,8 +1,5 @@
-import { outlineView } from '@/services/decide/outline-view';
-import { PackedOutlineStage } from '@/ui/outline/outline-stage';
-import { pack } from '@/ui/parts/pack';
+import { DrawnOutlineStage } from '@/ui/outline/outline-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <PackedOutlineStage packed={pack(outlineView(context, shell))} />
-));
+export default shellPage((shell) => <DrawnOutlineStage source={stageSource(shell, 'outline')} />);

@@ -1,6 +1,5 @@
-import { valuesView } from '@/services/decide/values-view';
-import { PackedValuesStage } from '@/ui/values/values-stage';
-import { pack } from '@/ui/parts/pack';
+import { DrawnValuesStage } from '@/ui/values/values-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => <PackedValuesStage packed={pack(valuesView(context, shell))} />);
+export default shellPage((shell) => <DrawnValuesStage source={stageSource(shell, 'values')} />);

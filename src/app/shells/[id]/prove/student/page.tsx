@@ -1,11 +1,5 @@
-import { Suspense } from 'react';
-import { eyeView } from '@/services/prove/eye-view';
-import { PackedEyeStage } from '@/ui/prove/student/eye-stage';
-import { pack } from '@/ui/parts/pack';
+import { DrawnEyeStage } from '@/ui/prove/student/eye-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <Suspense>
-    <PackedEyeStage packed={pack(eyeView(context, shell))} />
-  </Suspense>
-));
+export default shellPage((shell) => <DrawnEyeStage source={stageSource(shell, 'student')} />);

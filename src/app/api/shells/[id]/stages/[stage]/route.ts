@@ -1,0 +1,21 @@
+import { notFound } from '@/services/safety/answer';
+import { bytesOf } from '@/services/stages/draw-stage';
+import { isStage } from '@/services/stages/stage-views';
+import { appContext } from '@/services/open-context';
+import { guarded } from '../../../../guarded';
+
+interface StageParams {
+  readonly id: string;
+  readonly stage: string;
+}
+
+/** What a stage of a shell shows, as JSON; it is worked out on a thread of its own and handed on as it is. */
+export const GET = guarded<StageParams>(async (request, { id, stage }) => {
+  if (!isStage(stage)) return notFound('stage');
+  const query = new URL(request.url).search;
+  const drawn = bytesOf(await appContext().stages.draw({ shellId: id, stage, query }));
+  if (!drawn) return notFound('shell');
+  // What goes from this computer to itself is not packed.
+  const headers = { 'content-type': 'application/json', 'cache-control': 'no-store, no-transform' };
+  return new Response(drawn, { headers });
+});

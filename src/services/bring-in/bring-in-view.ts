@@ -1,0 +1,33 @@
+import type { Inventory } from '@/core/shell/inventory';
+import type { OpenFolder } from '../context';
+import { hostOfShell, type HostView } from '../hosts/host-records';
+import { countFromBefore } from '../next-time/next-time';
+import { countUnused } from '../shells/contents-list';
+import { intakeOf, inventoryOf, type CurrentShell } from '../shells/current-shell';
+import { intakeGroups, type IntakeGroup } from '../shells/intake-groups';
+
+/** What the Bring in stage shows of a shell. */
+export interface BringInView {
+  readonly id: string;
+  readonly inventory: Inventory;
+  readonly intake: readonly IntakeGroup[];
+  readonly term: { readonly start: string | null; readonly end: string | null };
+  /** How many items students see that nobody used for this term. */
+  readonly unused: number;
+  readonly combed: boolean;
+  /** The campus host that it stands on. */
+  readonly host: HostView | null;
+  /** How many things an earlier shell of this course left word of, as not to be copied again. */
+  readonly toLeaveOut: number;
+}
+
+export const bringInView = (folder: OpenFolder, shell: CurrentShell): BringInView => ({
+  id: shell.row.id,
+  inventory: inventoryOf(shell.version),
+  intake: intakeGroups(intakeOf(folder, shell.version)),
+  term: { start: shell.row.termStart, end: shell.row.termEnd },
+  unused: countUnused(folder, shell),
+  combed: shell.audit !== null,
+  host: hostOfShell(folder, shell),
+  toLeaveOut: countFromBefore(folder, shell),
+});

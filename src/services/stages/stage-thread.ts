@@ -1,0 +1,45 @@
+import { once } from 'node:events';
+import { Piscina } from 'piscina';
+import { log } from '../log/log';
+import type { StageAnswer, StageOrder } from './draw-stage';
+
+/** An idle thread is ended after so many milliseconds, and with it goes what it remembers of shells. */
+const longestIdle = 60_000;
+
+/**
+ * The thread that works out what stages show, so that the one that answers requests only hands bytes on. It is started
+ * when somebody looks, and sees what the others wrote.
+ */
+export class StageThread {
+  private readonly pool: Piscina<StageOrder, StageAnswer>;
+
+  constructor(workerFile: string, dataDir: string) {
+    this.pool = new Piscina<StageOrder, StageAnswer>({
+      filename: workerFile,
+      workerData: { dataDir },
+      minThreads: 0,
+      maxThreads: 1,
+      idleTimeout: longestIdle,
+    });
+    // Without anybody who listens, a thread that can’t be started would end the process.
+    this.pool.on('error', (error: Error) => log.warn({ error: error.name }, 'the thread of stages ended'));
+  }
+
+  /** What a stage shows, or why not. A thread that can’t be started leaves its orders unanswered: then it throws. */
+  async draw(order: StageOrder): Promise<StageAnswer> {
+    const answered = new AbortController();
+    const broken = once(this.pool, 'error', { signal: answered.signal });
+    const fail = broken.then(([error]: readonly unknown[]) => {
+      throw error;
+    });
+    try {
+      return await Promise.race([this.pool.run(order), fail]);
+    } finally {
+      answered.abort();
+    }
+  }
+
+  async close(): Promise<void> {
+    await this.pool.destroy();
+  }
+}
