@@ -1,7 +1,7 @@
 import type { BlobStore } from '@/store/blobs';
 import type { Db } from '@/store/database';
 import type { JobQueue } from './jobs/job-queue';
-import type { StageThread } from './stages/stage-thread';
+import type { StageDesk } from './stages/stage-order';
 
 /** A data folder that is open: what is read of it needs no more. */
 export interface OpenFolder {
@@ -13,7 +13,7 @@ export interface OpenFolder {
 /** What every use case works with. */
 export interface Context extends OpenFolder {
   readonly jobs: JobQueue;
-  readonly stages: StageThread;
+  readonly stages: StageDesk;
   /** Ends the threads and lets the folder go. */
   close(): Promise<void>;
 }

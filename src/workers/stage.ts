@@ -1,7 +1,9 @@
 import { join } from 'node:path';
 import { move, workerData } from 'piscina';
 import type { OpenFolder } from '@/services/context';
-import { drawStage, type StageAnswer, type StageOrder } from '@/services/stages/draw-stage';
+import { drawStage } from '@/services/stages/draw-stage';
+import type { StageAnswer } from '@/services/stages/stage-answer';
+import type { StageOrder } from '@/services/stages/stage-order';
 import { BlobStore } from '@/store/blobs';
 import { readDatabase } from '@/store/database';
 

@@ -3,8 +3,9 @@ import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { versions } from '@/store/schema';
 import { decide } from '../decide/decisions';
 import { orderRehearsal } from '../rehearse/order-rehearsal';
-import { bytesOf } from '../stages/draw-stage';
-import { stageViews, type Stage } from '../stages/stage-views';
+import { bytesOf } from '../stages/stage-answer';
+import { stages, type Stage } from '../stages/stage-order';
+import { stageViews } from '../stages/stage-views';
 import { StorageFault } from '../storage/storage-fault';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
@@ -18,7 +19,6 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => folder.close());
 
-const stages = Object.keys(stageViews) as Stage[];
 const draw = async (stage: Stage, query = ''): Promise<unknown> => {
   const bytes = bytesOf(await folder.context.stages.draw({ shellId: id, stage, query }));
   return bytes && JSON.parse(new TextDecoder().decode(bytes));
@@ -54,8 +54,8 @@ test('a list is asked for by the query of its address', async () => {
 });
 
 test('a shell that is not here, damage and a database that is gone are told as they would be here', async () => {
-  const { db, stages: thread } = folder.context;
-  expect(bytesOf(await thread.draw({ shellId: 'nothing', stage: 'comb', query: '' }))).toBeNull();
+  const { db, stages: desk } = folder.context;
+  expect(bytesOf(await desk.draw({ shellId: 'nothing', stage: 'comb', query: '' }))).toBeNull();
   const { version } = folder.now(id);
   const row = db.select().from(versions).where(eq(versions.id, version.id)).get();
   const sketch = (text: string) =>

@@ -1,7 +1,8 @@
 import { once } from 'node:events';
 import { Piscina } from 'piscina';
 import { log } from '../log/log';
-import type { StageAnswer, StageOrder } from './draw-stage';
+import type { StageAnswer } from './stage-answer';
+import type { StageDesk, StageOrder } from './stage-order';
 
 /** An idle thread is ended after so many milliseconds, and with it goes what it remembers of shells. */
 const longestIdle = 60_000;
@@ -10,7 +11,7 @@ const longestIdle = 60_000;
  * The thread that works out what stages show, so that the one that answers requests only hands bytes on. It is started
  * when somebody looks, and sees what the others wrote.
  */
-export class StageThread {
+export class StageThread implements StageDesk {
   private readonly pool: Piscina<StageOrder, StageAnswer>;
 
   constructor(workerFile: string, dataDir: string) {
@@ -25,7 +26,7 @@ export class StageThread {
     this.pool.on('error', (error: Error) => log.warn({ error: error.name }, 'the thread of stages ended'));
   }
 
-  /** What a stage shows, or why not. A thread that can’t be started leaves its orders unanswered: then it throws. */
+  /** A thread that can’t be started leaves its orders unanswered; then it throws. */
   async draw(order: StageOrder): Promise<StageAnswer> {
     const answered = new AbortController();
     const broken = once(this.pool, 'error', { signal: answered.signal });

@@ -10,6 +10,7 @@ import { proofView } from '../prove/proof-view';
 import { rehearseStage } from '../rehearse/rehearse-view';
 import { contentsOf, contentsQuery } from '../shells/contents-list';
 import type { CurrentShell } from '../shells/current-shell';
+import type { Stage } from './stage-order';
 
 type View = (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) => unknown;
 
@@ -26,9 +27,6 @@ export const stageViews = {
   rehearse: rehearseStage,
   student: eyeView,
   values: valuesView,
-} as const satisfies Readonly<Record<string, View>>;
+} as const satisfies Readonly<Record<Stage, View>>;
 
-export type Stage = keyof typeof stageViews;
 export type StageView<Of extends Stage> = ReturnType<(typeof stageViews)[Of]>;
-
-export const isStage = (name: string): name is Stage => Object.hasOwn(stageViews, name);

@@ -1,6 +1,6 @@
 import { notFound } from '@/services/safety/answer';
-import { bytesOf } from '@/services/stages/draw-stage';
-import { isStage } from '@/services/stages/stage-views';
+import { bytesOf } from '@/services/stages/stage-answer';
+import { isStage } from '@/services/stages/stage-order';
 import { appContext } from '@/services/open-context';
 import { guarded } from '../../../../guarded';
 
