@@ -1,5 +1,6 @@
+import { day } from '../day';
 import { shellRef } from '@/core/shell/refs';
-import { addDays, atTime, parseLocalDate, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { asOf, previousTerm, term, timeZone } from '../hyd-214/build';
 import { picture } from '../pictures';
@@ -145,7 +146,7 @@ export function geo130Roster(): Readonly<Record<string, string>> {
       'sourcedId,status,dateLastModified,title,grades,courseSourcedId,classCode,classType,location,schoolSourcedId,termSourcedIds\ngeo-130-1,active,,Reading Maps,,geo-130,GEO-130-1,scheduled,,tarn-hollow,term-s27\n',
     'enrollments.csv': `sourcedId,status,dateLastModified,classSourcedId,schoolSourcedId,userSourcedId,role,primary\nen-0,active,,geo-130-1,tarn-hollow,u-0,teacher,true\n${Array.from({ length: 24 }, (_, i) => `en-${i + 1},active,,geo-130-1,tarn-hollow,u-${i + 1},student,`).join('\n')}\n`,
     'categories.csv': `sourcedId,status,dateLastModified,title,weight\n${[category('cat-tasks', 'Tasks', '60'), category('cat-checks', 'Checks', '20'), category('cat-map', 'Your map', '20'), ...empty.map((title, i) => category(`cat-empty-${i + 1}`, title))].join('\n')}\n`,
-    'lineItems.csv': `sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,resultValueMin,resultValueMax\n${units.map((u, i) => `li-task-${i + 1},active,,"${u.task[0]}",,,${addDays(parseLocalDate('2027-01-11')!, 7 * i + 4)},geo-130-1,${i === 9 ? 'cat-map' : 'cat-tasks'},term-s27,0,10`).join('\n')}\n${units.map((_, i) => `li-check-${i + 1},active,,Unit ${i + 1} check,,,,geo-130-1,cat-checks,term-s27,0,2`).join('\n')}\n`,
+    'lineItems.csv': `sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,resultValueMin,resultValueMax\n${units.map((u, i) => `li-task-${i + 1},active,,"${u.task[0]}",,,${addDays(day('2027-01-11'), 7 * i + 4)},geo-130-1,${i === 9 ? 'cat-map' : 'cat-tasks'},term-s27,0,10`).join('\n')}\n${units.map((_, i) => `li-check-${i + 1},active,,Unit ${i + 1} check,,,,geo-130-1,cat-checks,term-s27,0,2`).join('\n')}\n`,
   };
 }
 

@@ -1,5 +1,7 @@
+import { day } from '../day';
+import { elementAt } from '@/core/sure';
 import { shellRef } from '@/core/shell/refs';
-import { addDays, atTime, parseLocalDate, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer, type Placing } from '@/formats/cartridge/compose-shell';
 import { picture } from '../pictures';
 import { fieldDays, project, startPages } from './around-the-weeks';
@@ -7,15 +9,15 @@ import { weeks, type Week } from './weeks';
 
 export const term = {
   title: 'Spring 2027',
-  start: parseLocalDate('2027-01-11')!,
-  end: parseLocalDate('2027-05-07')!,
+  start: day('2027-01-11'),
+  end: day('2027-05-07'),
 };
 export const previousTerm = {
   title: 'Autumn 2025',
-  start: parseLocalDate('2025-08-25')!,
-  end: parseLocalDate('2025-12-12')!,
+  start: day('2025-08-25'),
+  end: day('2025-12-12'),
 };
-export const asOf = parseLocalDate('2027-01-04')!;
+export const asOf = day('2027-01-04');
 export const timeZone = 'Europe/Dublin';
 
 const firstImport = 'import of 2 December 2026';
@@ -55,10 +57,11 @@ export function buildHyd214(): ShellComposer {
   });
   addFiles(c);
   addStart(c);
-  for (let n = 1; n <= weeks.length; n += 1) addWeek(c, n, weeks[n - 1]!, { batch: firstImport, copy: '' });
+  for (let n = 1; n <= weeks.length; n += 1)
+    addWeek(c, n, elementAt(weeks, n - 1), { batch: firstImport, copy: '' });
   addProject(c);
   addFieldDays(c);
-  for (let n = 4; n <= 9; n += 1) addWeek(c, n, weeks[n - 1]!, { batch: secondImport, copy: '-b' });
+  for (let n = 4; n <= 9; n += 1) addWeek(c, n, elementAt(weeks, n - 1), { batch: secondImport, copy: '-b' });
   addLeftOvers(c);
   return c;
 }
@@ -168,7 +171,7 @@ function addWeek(c: ShellComposer, n: number, week: Week, { batch, copy }: Comin
   page(
     'overview',
     `Week ${n} at a glance`,
-    `<p>${week.aim}</p>${figure(1)}<ol><li><a href="reading-1.html">${week.pages[0]![0]}</a></li><li><a href="reading-2.html">${week.pages[1]![0]}</a></li><li><a href="reading-3.html">${week.pages[2]![0]}</a></li></ol>`,
+    `<p>${week.aim}</p>${figure(1)}<ol><li><a href="reading-1.html">${elementAt(week.pages, 0)[0]}</a></li><li><a href="reading-2.html">${elementAt(week.pages, 1)[0]}</a></li><li><a href="reading-3.html">${elementAt(week.pages, 2)[0]}</a></li></ol>`,
   );
   c.heading('Before class', { ref: `${id}-before`, parent, ...common });
   week.pages.forEach(([title, text], k) => {
@@ -285,7 +288,7 @@ function addLeftOvers(c: ShellComposer): void {
     batch: firstImport,
     modified: made('2025-12-15'),
   });
-  const gauge = weeks[2]!.pages[0]!;
+  const gauge = elementAt(elementAt(weeks, 2).pages, 0);
   c.page(
     `${gauge[0]} (2)`,
     sheet(

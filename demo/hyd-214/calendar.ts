@@ -1,4 +1,6 @@
-import { addDays, parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { day } from '../day';
+import { elementAt } from '@/core/sure';
+import { addDays, type LocalDate } from '@/core/time/local-date';
 
 const fold = (line: string): string => line.replace(/(.{72})(?=.)/gu, '$1\r\n ');
 const escape = (text: string): string => text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\n/g, '\\n');
@@ -96,7 +98,7 @@ const series = [
 function oldSeries(start: LocalDate, prefix: string): string[] {
   return series.flatMap((s) =>
     Array.from({ length: 32 }, (_, k) => {
-      const day = addDays(start, 7 * Math.floor(k / 2) + s.days[k % 2]!);
+      const day = addDays(start, 7 * Math.floor(k / 2) + elementAt(s.days, k % 2));
       const url = `https://rooms.meetings.example/join/${s.key}-autumn-2025`;
       return event({
         uid: `${prefix}-${s.key}-${k + 1}@tarnhollow.example`,
@@ -148,7 +150,7 @@ function freshEvents(start: LocalDate): string[] {
     event({
       uid: `single-${k + 1}@tarnhollow.example`,
       title,
-      day: addDays(start, [1, 108, 113][k]!),
+      day: addDays(start, elementAt([1, 108, 113], k)),
       from: '1400',
       to: '1600',
       made: `20261215T0${k}1000Z`,
@@ -158,8 +160,5 @@ function freshEvents(start: LocalDate): string[] {
 }
 
 export const springCalendar = (): string =>
-  calendar([
-    ...oldSeries(parseLocalDate('2027-01-11')!, 'copy'),
-    ...freshEvents(parseLocalDate('2027-01-11')!),
-  ]);
-export const autumnCalendar = (): string => calendar(oldSeries(parseLocalDate('2025-08-25')!, 'autumn'));
+  calendar([...oldSeries(day('2027-01-11'), 'copy'), ...freshEvents(day('2027-01-11'))]);
+export const autumnCalendar = (): string => calendar(oldSeries(day('2025-08-25'), 'autumn'));

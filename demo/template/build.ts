@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { shellRef } from '@/core/shell/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 
@@ -20,7 +21,8 @@ export const statements: readonly (readonly [string, string])[] = [
   ],
 ];
 
-export const statementPage = (i: number): string => sheet(statements[i]![0], statements[i]![1]);
+export const statementPage = (i: number): string =>
+  sheet(elementAt(statements, i)[0], elementAt(statements, i)[1]);
 
 /** The baseline shell of Tarn Hollow College: the statements, and nothing else. */
 export function buildTemplate(): ShellComposer {

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
@@ -43,7 +44,7 @@ export function addAudit(program: Command, setCode: (code: number) => void, work
     .action(async (paths: string[], flags: AuditFlags) =>
       setCode(
         paths.length === 1 && !flags.outDir
-          ? await auditOne(paths[0]!, flags, workers)
+          ? await auditOne(elementAt(paths, 0), flags, workers)
           : await auditMany(paths, flags, workers),
       ),
     );
@@ -101,7 +102,7 @@ async function auditMany(paths: readonly string[], flags: AuditFlags, workers: W
   );
   progress.end();
   const rows: SummaryRow[] = results.map((r, i) => ({
-    package: paths[i]!,
+    package: elementAt(paths, i),
     trouble: r.ok ? null : r.trouble,
     line: r.ok ? r.line : null,
   }));
@@ -147,7 +148,7 @@ function writeEach(
     mkdirSync(dir, { recursive: true });
     results.forEach((r, i) => {
       if (!r.ok) return;
-      const stem = basename(paths[i]!).replace(/\.(imscc|zip)$/i, '');
+      const stem = basename(elementAt(paths, i)).replace(/\.(imscc|zip)$/i, '');
       let name = stem;
       for (let n = 2; taken.has(name); n += 1) name = `${stem}-${n}`;
       taken.add(name);

@@ -55,6 +55,15 @@ function acceptance(text: string): Acceptance {
   return { checks: names };
 }
 
+/** The plan of a file; null where it is no JSON. */
+function readPlan(file: string | undefined): Acceptance | null {
+  try {
+    return { plan: JSON.parse(readFileSync(file ?? '', 'utf8')) as unknown };
+  } catch {
+    return null;
+  }
+}
+
 async function clean(path: string, flags: CleanFlags): Promise<number> {
   if ((flags.accept === undefined) === (flags.plan === undefined))
     return complain('give either --accept or --plan');
@@ -63,17 +72,13 @@ async function clean(path: string, flags: CleanFlags): Promise<number> {
   const inputs = inputsFrom(path, flags, todayHere());
   const rules = loadHouseRules(inputs.houseRules);
   if (!rules.ok) return fail(rules.trouble.message);
-  let accept = flags.accept;
-  if (flags.plan !== undefined)
-    try {
-      accept = { plan: JSON.parse(readFileSync(flags.plan, 'utf8')) as unknown };
-    } catch {
-      return fail(`The plan “${flags.plan}” can’t be read as JSON; give the plan.json that clean wrote.`);
-    }
+  const accept = flags.accept ?? readPlan(flags.plan);
+  if (accept === null)
+    return fail(`The plan “${flags.plan}” can’t be read as JSON; give the plan.json that clean wrote.`);
   const scratch: ScratchFolder = new ScratchFolder(() => clearOnInterrupt(() => scratch.remove()));
   const progress = await openProgress();
   const result = await cleanPackage(inputs, {
-    accept: accept!,
+    accept,
     outDir: flags.outDir ?? null,
     leaveBlocked: flags.leaveBlocked ?? false,
     dryRun: flags.dryRun ?? false,

@@ -76,12 +76,13 @@ export function contradictionOf(flags: ShellFlags): string | null {
   return termContradiction(flags);
 }
 
+const named = (path: string): InputFile => ({ path, name: basename(path) });
 const file = (path: string | undefined): InputFile | undefined =>
-  path === undefined ? undefined : { path, name: basename(path) };
+  path === undefined ? undefined : named(path);
 
 export function inputsFrom(packagePath: string, flags: ShellFlags, today: LocalDate): ShellInputs {
   return {
-    package: file(packagePath)!,
+    package: named(packagePath),
     events: file(flags.events),
     previousEvents: file(flags.previousEvents),
     status: file(flags.status),

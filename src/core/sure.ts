@@ -11,3 +11,10 @@ export function valueFor<K, V>(map: ReadonlyMap<K, V>, key: K): V {
   if (value === undefined) throw new RangeError(`the map of ${map.size} knows no ${String(key)}`);
   return value;
 }
+
+/** The first element that is wanted, of a list that has one. Throws where it has none: then the code is wrong, not the data. */
+export function firstWhere<T>(list: readonly T[], isWanted: (element: T) => boolean): T {
+  const element = list.find(isWanted);
+  if (element === undefined) throw new RangeError(`none of ${list.length} is the one`);
+  return element;
+}

@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import { contentNode, fileNode, linkGraphOf, type AddressEdge } from '@/core/links/graph';
 import { baseOfAddresses, readAddress } from '@/core/links/package-paths';
 import { scanOfFile, scansOfContent } from '@/core/links/scans';
@@ -323,7 +324,7 @@ class Adder {
     const scans = at === null ? [] : scansOfContent(content);
     return {
       ...content,
-      id: this.newContent.get(content.id)!,
+      id: valueFor(this.newContent, content.id),
       href: content.href === null ? null : path(content.href),
       files: content.files.filter((p) => this.comes(p)).map(path),
       dependencies: content.dependencies.map((d) => this.newContent.get(d)).filter((d) => d !== undefined),
@@ -349,7 +350,7 @@ class Adder {
     return {
       ...file,
       path: this.newPath.get(file.path) ?? file.path,
-      content: this.newContent.get(file.content)!,
+      content: valueFor(this.newContent, file.content),
       batch: this.choice.batch ?? file.batch,
       text:
         file.text === null ? null : this.rewrite(file.text, file.path, scanOfFile(file)?.base ?? null, edges),
@@ -384,7 +385,7 @@ class Adder {
     };
     return {
       ...item,
-      ref: this.newRef.get(item.ref)!,
+      ref: valueFor(this.newRef, item.ref),
       parent: item.placed ? parentOf(item) : null,
       content: item.content === null ? null : (this.newContent.get(item.content) ?? null),
       opens: date(item.opens),
@@ -416,6 +417,6 @@ const folderOf = (path: FilePath): string => path.slice(0, path.lastIndexOf('/')
 function looseLinks(after: Shell, added: readonly Content[]): { from: string; asked: string }[] {
   const titles = new Map<string, string>(added.map((c) => [contentNode(c.id), c.title || c.href || c.id]));
   return linkGraphOf(after).broken.flatMap((b) =>
-    titles.has(b.from) ? [{ from: titles.get(b.from)!, asked: b.asked }] : [],
+    titles.has(b.from) ? [{ from: valueFor(titles, b.from), asked: b.asked }] : [],
   );
 }

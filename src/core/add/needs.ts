@@ -8,7 +8,9 @@ import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, typ
 export function needsOf(incoming: Shell): Record<string, Need[]> {
   const graph = linkGraphOf(incoming);
   const files = new Set<string>(incoming.files.map((f) => f.path));
-  const bankOf = new Map(incoming.banks.filter((b) => b.content).map((b) => [b.content!, b.ref]));
+  const bankOf = new Map(
+    incoming.banks.flatMap(({ content, ref }) => (content ? [[content, ref] as const] : [])),
+  );
   const placeOf = new Map<ContentId, string>();
   for (const item of incoming.items)
     if (item.content && !placeOf.has(item.content)) placeOf.set(item.content, item.ref);

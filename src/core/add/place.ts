@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import { collect } from '@/core/collect';
 import { numberLabel, sameNumber } from '@/core/text/number-label';
 import type { Item, Shell } from '@/core/shell/model';
@@ -25,9 +26,10 @@ export function parentFinder(
   const outline = outlineOf(shell);
   const from = outlineOf(incoming);
   const modules = shell.items.filter((i) => i.placed && i.kind === 'module');
-  const numbered = modules.flatMap((m) =>
-    numberLabel(m.title) ? [{ ref: m.ref, label: numberLabel(m.title)! }] : [],
-  );
+  const numbered = modules.flatMap(({ ref, title }) => {
+    const label = numberLabel(title);
+    return label ? [{ ref, label }] : [];
+  });
   const matching = (module: Item): ItemRef | null => {
     const counterpart = things.get(incomingKey('item', module.ref))?.counterpart?.ref as ItemRef | undefined;
     if (counterpart !== undefined && outline.byRef.get(counterpart)?.kind === 'module') return counterpart;
@@ -35,7 +37,7 @@ export function parentFinder(
     return (label && numbered.find((n) => sameNumber(n.label, label))?.ref) ?? null;
   };
   return (item) => {
-    if (item.parent !== null && newRef.has(item.parent)) return newRef.get(item.parent)!;
+    if (item.parent !== null && newRef.has(item.parent)) return valueFor(newRef, item.parent);
     if (landing.where === 'module') return landing.ref as ItemRef;
     if (landing.where === 'end') return null;
     for (const ancestor of [...from.ancestors(item)].reverse()) {

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { fingerprint } from '@/core/shell/digest';
 import { word, type CheckRecord } from './check';
 import {
@@ -50,7 +51,7 @@ export function batchFindings(findings: readonly ListedFinding[], checks: readon
 }
 
 function makeBatch(key: string, group: readonly ListedFinding[], checks: readonly CheckRecord[]): Batch {
-  const first = group[0]!;
+  const first = elementAt(group, 0);
   const check = checks.find((c) => c.id === first.check);
   const things = new Set(group.flatMap((f) => f.subjects.filter((s) => s.ref !== f.keep).map((s) => s.ref)));
   const count = check?.counts === 'findings' ? group.length : things.size;

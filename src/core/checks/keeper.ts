@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { largest } from '@/core/collect';
 import { countLinksTo, fileNode, targetNodes, type LinkGraph, type NodeKey } from '@/core/links/graph';
 import type { Item, Shell, ShellFile } from '@/core/shell/model';
@@ -38,17 +39,18 @@ export function chooseKeeper(candidates: readonly Candidate[]): Choice {
   for (const rule of rules) {
     const best = largest(left.map(rule.rank));
     const kept = left.filter((c) => rule.rank(c) === best);
-    if (kept.length === 1 && left.length > 1) return { keep: kept[0]!.ref, rule: rule.says };
+    if (kept.length === 1 && left.length > 1) return { keep: elementAt(kept, 0).ref, rule: rule.says };
     left = kept;
   }
   const dates = left.map((c) => c.changed);
   if (dates.every((d) => d !== null)) {
     const newest = [...dates].sort().at(-1);
     const kept = left.filter((c) => c.changed === newest);
-    if (kept.length === 1 && left.length > 1) return { keep: kept[0]!.ref, rule: 'its content is newer' };
+    if (kept.length === 1 && left.length > 1)
+      return { keep: elementAt(kept, 0).ref, rule: 'its content is newer' };
     left = kept;
   }
-  return { keep: left[0]!.ref, rule: 'it comes first' };
+  return { keep: elementAt(left, 0).ref, rule: 'it comes first' };
 }
 
 export function itemCandidate(

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { scansOfContent, type ContentText } from '@/core/links/scans';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
 import { english } from '@/core/text/english';
@@ -148,7 +149,7 @@ function referencesOf(passage: Passage): Stretch[] {
   for (const line of passage.text.split('\n')) {
     const end = at + line.length;
     if (line.length < 40 && english.referenceHeading.test(line)) {
-      while (head < heads.length && heads[head]!.start <= end) head += 1;
+      while (head < heads.length && elementAt(heads, head).start <= end) head += 1;
       parts.push({ start: at, end: heads[head]?.start ?? passage.text.length });
     }
     at = end + 1;

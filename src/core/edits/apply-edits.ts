@@ -126,8 +126,7 @@ function insertThings(
   const next: Thing[] = [];
   const addFollowing = (after: string | null) => {
     const waiting = [...(following.get(after) ?? [])].reverse();
-    while (waiting.length) {
-      const thing = waiting.pop()!;
+    for (let thing = waiting.pop(); thing !== undefined; thing = waiting.pop()) {
       next.push(thing);
       append(waiting, [...(following.get(keyOf(thing)) ?? [])].reverse());
     }

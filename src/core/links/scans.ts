@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import type { Content, PackageEntry, ShellFile } from '@/core/shell/model';
 import { cssAddresses } from '@/core/text/css-addresses';
 import { readTexts, type BodyReading, type TextReading } from '@/core/text/read-texts';
@@ -48,7 +49,8 @@ function recentText(scan: ContentText, html: string): string {
   const known = recent.get(scan);
   if (known !== undefined) return known;
   const { text } = scanHtml(html);
-  if (recent.size >= mostRecent) recent.delete(recent.keys().next().value!);
+  const oldest = recent.keys().next().value;
+  if (recent.size >= mostRecent && oldest !== undefined) recent.delete(oldest);
   recent.set(scan, text);
   return text;
 }
@@ -61,7 +63,7 @@ const contents = new WeakMap<Content, ReadContent>();
 
 function keep(content: Content, reading: BodyReading): ReadContent {
   const read = {
-    texts: reading.texts.map((r, i) => new ContentText(content.texts[i]!, r)),
+    texts: reading.texts.map((r, i) => new ContentText(elementAt(content.texts, i), r)),
     wording: reading.wording,
   };
   contents.set(content, read);
@@ -90,7 +92,7 @@ export const wordingOf = (content: Content): Wording => readOf(content).wording;
 export function textOfContent(content: Content | undefined): string {
   if (!content) return '';
   const scans = scansOfContent(content);
-  return scans.length === 1 ? scans[0]!.text : scans.map((s) => s.text).join('\n');
+  return scans.length === 1 ? elementAt(scans, 0).text : scans.map((s) => s.text).join('\n');
 }
 
 const kept = new WeakMap<object, Markup>();

@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import type { Audit } from '@/core/checks/run-checks';
 import type { Finding } from '@/core/checks/finding';
 import type { Item, Shell } from '@/core/shell/model';
@@ -67,7 +68,11 @@ function sightChange(before: Shell, after: Shell): { gained: Item[]; lost: Item[
   const [a, b] = [outlineOf(before), outlineOf(after)];
   const sees = (outline: typeof a, item: Item) => item.placed && outline.isShown(item);
   return {
-    gained: after.items.filter((i) => sees(b, i) && !(a.byRef.has(i.ref) && sees(a, a.byRef.get(i.ref)!))),
-    lost: before.items.filter((i) => sees(a, i) && !(b.byRef.has(i.ref) && sees(b, b.byRef.get(i.ref)!))),
+    gained: after.items.filter(
+      (i) => sees(b, i) && !(a.byRef.has(i.ref) && sees(a, valueFor(a.byRef, i.ref))),
+    ),
+    lost: before.items.filter(
+      (i) => sees(a, i) && !(b.byRef.has(i.ref) && sees(b, valueFor(b.byRef, i.ref))),
+    ),
   };
 }

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { append } from '@/core/collect';
 import { diffShells } from '@/core/edits/diff-shells';
 import { applyEdits } from '@/core/edits/apply-edits';
@@ -70,7 +71,7 @@ export function runPlan(shell: Shell, steps: readonly Step[], rules: RunRules = 
     if (batch.length === 1 && edits.length) changes.push({ steps: [first], edits });
     else append(changes, splitEdits(now, run.shell, edits, causesIn(now, batch, first)));
     for (const [node, n] of run.rewritten) rewritten.set(node, (rewritten.get(node) ?? 0) + n);
-    const nothing: Verdict = { outcome: 'nothing', reason: actionOf(batch[0]!.action).nothing };
+    const nothing: Verdict = { outcome: 'nothing', reason: actionOf(elementAt(batch, 0).action).nothing };
     batch.forEach((step, n) => {
       const verdicts = run.verdicts[n];
       const verdictOf = ({ ref }: AnyTarget): Verdict => {

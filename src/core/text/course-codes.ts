@@ -26,12 +26,7 @@ export function courseCodes(text: string, from = 0): CourseCode[] {
   pattern.lastIndex = from;
   const found: CourseCode[] = [];
   for (let match = pattern.exec(text); match && found.length < mostCodes; match = pattern.exec(text))
-    found.push({
-      start: match.index,
-      end: match.index + match[0].length,
-      letters: match[1]!,
-      digits: match[2]!,
-    });
+    found.push(codeOf(match));
   return found;
 }
 
@@ -50,3 +45,8 @@ export const otherCourses = (codes: readonly CourseCode[], own: OwnCode): Course
       !noCourses.has(c.letters) &&
       (c.letters !== own.letters || c.digits !== own.digits),
   );
+
+function codeOf(match: RegExpExecArray): CourseCode {
+  const [whole, letters = '', digits = ''] = match;
+  return { start: match.index, end: match.index + whole.length, letters, digits };
+}

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { courseCodes, type CourseCode } from './course-codes';
 import { english } from './english';
 import { namedDates, type NamedDate } from './named-dates';
@@ -36,7 +37,7 @@ export const mentionCues: Cues = new Cues()
   .markWords(english.placeholderCues.words, placeholder)
   .markChars(english.placeholderCues.chars, placeholder);
 english.placeholderCues.pairs.forEach(([first, second], i) =>
-  mentionCues.markWords(first, pairs[i]![0]).markWords(second, pairs[i]![1]),
+  mentionCues.markWords(first, elementAt(pairs, i)[0]).markWords(second, elementAt(pairs, i)[1]),
 );
 
 /** `cues` are those of the text’s words. */

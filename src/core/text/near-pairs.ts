@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { candidatePairs, chanceOfMeeting, estimate, Signature } from './min-hash';
 import { eachShingle, jaccard, shingleSet, wordCodes } from './shingles';
 
@@ -25,7 +26,7 @@ export function rowsFor(threshold: number): number {
 export const nearPairs = (texts: readonly string[], threshold: number, size = 4): NearPair[] =>
   pairsOf(
     texts.map((text) => nearSignature(wordCodes(text), size)),
-    (i) => wordCodes(texts[i]!),
+    (i) => wordCodes(elementAt(texts, i)),
     threshold,
     size,
   );
@@ -58,7 +59,7 @@ export function pairsOf(
     for (const b of [...others].sort((x, y) => x - y)) {
       // Five standard errors below the threshold nothing is missed (binomial, 100 places).
       if (
-        estimate(signatures[a]!, signatures[b]!) <
+        estimate(elementAt(signatures, a), elementAt(signatures, b)) <
         threshold - 5 * Math.sqrt((threshold * (1 - threshold)) / places)
       )
         continue;
@@ -76,7 +77,7 @@ export function nearPairsExhaustively(texts: readonly string[], threshold: numbe
   const found: NearPair[] = [];
   for (let a = 0; a < sets.length; a += 1)
     for (let b = a + 1; b < sets.length; b += 1) {
-      const similarity = jaccard(sets[a]!, sets[b]!);
+      const similarity = jaccard(elementAt(sets, a), elementAt(sets, b));
       if (similarity >= threshold) found.push({ a, b, similarity });
     }
   return found;

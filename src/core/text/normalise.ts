@@ -31,9 +31,9 @@ export function textDigest(text: string): Sha256 | null {
   const key = scratch;
   let n = 0;
   for (let i = 0; i < length; i += 1) {
-    const c = units[i]!;
+    const c = units[i] ?? 0;
     if (c >= 128) return digestOfKey(textKey(text));
-    const kept = asciiKept[c]!;
+    const kept = asciiKept[c] ?? blank;
     key[n] = kept;
     if (kept !== blank) n += 1;
   }

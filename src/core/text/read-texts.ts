@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { mentionCues, mentionsIn, type Mentions } from './mentions';
 import { scanHtml, type Markup } from './scan-html';
 import { readWords } from './shingles';
@@ -38,7 +39,9 @@ export function readTexts(texts: readonly string[]): BodyReading {
     };
   });
   const wording =
-    plain.length === 1 ? wordingOfText(plain[0]!, words[0]!) : wordingOfText(plain.join('\n'), joined(words));
+    plain.length === 1
+      ? wordingOfText(elementAt(plain, 0), elementAt(words, 0))
+      : wordingOfText(plain.join('\n'), joined(words));
   return { texts: readings, wording };
 }
 

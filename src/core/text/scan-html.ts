@@ -222,9 +222,9 @@ export function srcsetAddresses(value: string): Spot[] {
   const found: Spot[] = [];
   const blank = /\s/;
   for (let at = 0; at < value.length;) {
-    while (at < value.length && (value[at] === ',' || blank.test(value[at]!))) at += 1;
+    while (at < value.length && (value[at] === ',' || blank.test(value.charAt(at)))) at += 1;
     const start = at;
-    while (at < value.length && !blank.test(value[at]!)) at += 1;
+    while (at < value.length && !blank.test(value.charAt(at))) at += 1;
     let end = at;
     while (end > start && value[end - 1] === ',') end -= 1;
     if (end > start) found.push({ value: value.slice(start, end).replace(/&amp;/g, '&'), start, end });

@@ -1,3 +1,5 @@
+import { elementAt } from '@/core/sure';
+
 /** A part of a text by its offsets, end excluded. */
 export interface Stretch {
   readonly start: number;
@@ -21,7 +23,7 @@ export function liesWithin(joined: readonly Stretch[], start: number, end: numbe
   let high = joined.length;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (joined[middle]!.start <= start) low = middle + 1;
+    if (elementAt(joined, middle).start <= start) low = middle + 1;
     else high = middle;
   }
   const at = joined[low - 1];

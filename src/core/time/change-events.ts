@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import ICAL from 'ical.js';
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import { clockOf, localOf, shiftWall, timeLike, utcTime, wallSeconds, type EventClock } from './event-clock';
@@ -46,7 +47,9 @@ function readAgain(
     read.push(readEvent(event.source, clock));
     refs.push(event.ref);
   }
-  const settled = new Map(settleOverrides(read).map((event, k) => [refs[k]!, { ...event, ref: refs[k]! }]));
+  const settled = new Map(
+    settleOverrides(read).map((event, k) => [elementAt(refs, k), { ...event, ref: elementAt(refs, k) }]),
+  );
   return events.map((event) => settled.get(event.ref) ?? event);
 }
 

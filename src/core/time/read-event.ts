@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import ICAL from 'ical.js';
 import type { CourseEvent, Recurrence } from '@/core/shell/model';
 import { eventRef } from '@/core/shell/refs';
@@ -129,14 +130,19 @@ function shareOut(
   taken: Map<CourseEvent, LocalDateTime[]>,
 ): LocalDateTime[] {
   const replaced = new Set(overrides.map((o) => o.replaces));
-  const ranges = overrides.filter((o) => o.andFuture).sort((a, b) => (a.replaces! < b.replaces! ? -1 : 1));
+  const ranges = overrides
+    .flatMap(({ event, replaces, andFuture }) =>
+      andFuture && replaces !== null ? [{ event, replaces }] : [],
+    )
+    .sort((a, b) => (a.replaces < b.replaces ? -1 : 1));
   const left: LocalDateTime[] = [];
   for (const range of ranges) if (!taken.has(range.event)) taken.set(range.event, [range.event.start]);
   for (const moment of series.occurrences) {
     if (replaced.has(moment)) continue;
-    const range = ranges.findLast((r) => r.replaces! < moment);
+    const range = ranges.findLast((r) => r.replaces < moment);
     if (!range) left.push(moment);
-    else taken.get(range.event)!.push(shiftWall(moment, 0, wallSeconds(range.replaces!, range.event.start)));
+    else
+      valueFor(taken, range.event).push(shiftWall(moment, 0, wallSeconds(range.replaces, range.event.start)));
   }
   return left;
 }

@@ -56,11 +56,11 @@ export function encodeText(text: string, like: Pick<DecodedText, 'encoding' | 'm
   const safe = /^utf-?16/i.test(like.encoding)
     ? text
     : [...text]
-        .map((c) =>
-          c.codePointAt(0)! > 127 && iconv.decode(iconv.encode(c, like.encoding), like.encoding) !== c
-            ? `&#${c.codePointAt(0)};`
-            : c,
-        )
+        .map((c) => {
+          const code = c.codePointAt(0) ?? 0;
+          const isLacking = code > 127 && iconv.decode(iconv.encode(c, like.encoding), like.encoding) !== c;
+          return isLacking ? `&#${code};` : c;
+        })
         .join('');
   return Buffer.concat([like.mark, iconv.encode(safe, like.encoding)]);
 }

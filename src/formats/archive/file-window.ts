@@ -26,12 +26,12 @@ export class FileWindow extends yauzl.RandomAccessReader {
       const whole = Buffer.allocUnsafe(length);
       return whole.subarray(0, readSync(this.fd, whole, 0, length, position));
     }
+    const window = (this.buffer ??= Buffer.allocUnsafeSlow(windowBytes));
     if (position < this.from || position + length > this.to) {
-      this.buffer ??= Buffer.allocUnsafeSlow(windowBytes);
       this.from = position;
-      this.to = position + readSync(this.fd, this.buffer, 0, windowBytes, position);
+      this.to = position + readSync(this.fd, window, 0, windowBytes, position);
     }
-    return this.buffer!.subarray(position - this.from, Math.min(position + length, this.to) - this.from);
+    return window.subarray(position - this.from, Math.min(position + length, this.to) - this.from);
   }
 
   override read(

@@ -253,9 +253,8 @@ export class ShellComposer {
     };
     visit(null);
     const order = new Map(this.contents.map((c, i) => [c.id, i]));
-    const outside = this.items
-      .filter((i) => !i.placed)
-      .sort((a, b) => (order.get(a.content!) ?? 0) - (order.get(b.content!) ?? 0));
+    const placeOf = ({ content }: Item) => (content === null ? 0 : (order.get(content) ?? 0));
+    const outside = this.items.filter((i) => !i.placed).sort((a, b) => placeOf(a) - placeOf(b));
     return [...ordered, ...outside];
   }
 

@@ -1,3 +1,4 @@
+import { elementAt, valueFor } from '@/core/sure';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type {
@@ -194,7 +195,7 @@ class CartridgeBuilder {
   }
 
   addFile(path: FilePath, content: ContentId): void {
-    const info = this.entries.get(path)!;
+    const info = valueFor(this.entries, path);
     if (this.filePaths.has(path)) return;
     this.filePaths.add(path);
     const mediaType = mediaTypeOf(path);
@@ -257,7 +258,7 @@ class CartridgeBuilder {
       const ref = itemRef(one.identifier);
       const childless = one.children.length === 0;
       if (!content && childless) this.openKinds.add(ref);
-      const leafKind = content ? itemKindOf(content.kind) : openKinds[index]!;
+      const leafKind = content ? itemKindOf(content.kind) : elementAt(openKinds, index);
       this.items.push({
         ...blankItem,
         ref,
@@ -328,7 +329,7 @@ function openKindsOf(siblings: readonly ManifestItem[]): ('heading' | 'module')[
   let next: 'heading' | 'module' = 'module';
   for (let i = siblings.length - 1; i >= 0; i -= 1) {
     kinds[i] = next;
-    const sibling = siblings[i]!;
+    const sibling = elementAt(siblings, i);
     if (sibling.resource !== null) next = 'heading';
     else if (sibling.children.length > 0) next = 'module';
   }

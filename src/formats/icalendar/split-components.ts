@@ -1,3 +1,5 @@
+import { elementAt } from '@/core/sure';
+
 /** A calendar file cut into its components, each as it stood. */
 export interface CalendarParts {
   /** Lines between BEGIN:VCALENDAR and the first component. */
@@ -18,8 +20,8 @@ export function splitComponents(text: string): CalendarParts | null {
   const others: { name: string; source: string; line: number }[] = [];
   let open: { name: string; from: number; depth: number } | null = null;
   for (let i = first + 1; i < lines.length; i += 1) {
-    const line = lines[i]!;
-    const begin = /^BEGIN:(.+?)\s*$/i.exec(line);
+    const line = elementAt(lines, i);
+    const begin = /^BEGIN:(.+?)\s*$/i.exec(line)?.[1]?.toUpperCase();
     const end = /^END:(.+?)\s*$/i.exec(line);
     if (open) {
       // The calendar ends where a component of it has not: that one is cut short.
@@ -31,8 +33,7 @@ export function splitComponents(text: string): CalendarParts | null {
         else others.push({ name: open.name, source, line: open.from + 1 });
         open = null;
       }
-    } else if (begin && begin[1]!.toUpperCase() !== 'VCALENDAR')
-      open = { name: begin[1]!.toUpperCase(), from: i, depth: 1 };
+    } else if (begin && begin !== 'VCALENDAR') open = { name: begin, from: i, depth: 1 };
     else if (!begin && !end && line.trim() !== '' && events.length + others.length === 0) head.push(line);
   }
   return { head: head.join('\r\n'), events, others, unfinished: open ? open.from + 1 : null };

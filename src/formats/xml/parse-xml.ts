@@ -29,8 +29,8 @@ const noneDeclared: Readonly<Record<string, string>> = Object.freeze({});
 function attributesOf(tag: SaxesTagNS): XmlAttribute[] {
   const found: XmlAttribute[] = [];
   for (const name in tag.attributes) {
-    const one = tag.attributes[name]!;
-    if (one.prefix !== 'xmlns' && name !== 'xmlns') found.push(one);
+    const one = tag.attributes[name];
+    if (one && one.prefix !== 'xmlns' && name !== 'xmlns') found.push(one);
   }
   return found;
 }

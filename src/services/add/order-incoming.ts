@@ -34,8 +34,8 @@ export function orderIncoming(
       'on-host',
       'This shell stands on a campus host; a package can only be added to a shell that was brought in as one.',
     );
-  const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map((of) =>
-    uploadedFile(context, of),
+  const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map(
+    (of) => of && uploadedFile(context, of),
   );
   const files = [pack, events, status, roster].filter((file) => file !== undefined);
   for (const file of files)

@@ -53,15 +53,17 @@ export function orderBringIn(
   form: BringInForm,
   today: LocalDate,
 ): Result<{ jobId: string }> {
-  const file = (u: Upload | undefined) => uploadedFile(context, u);
-  const files = [form.package, form.events, form.previousEvents, form.status, form.roster, form.baseline]
-    .map(file)
-    .filter((f) => f !== undefined);
+  const file = (u: Upload | undefined) => u && uploadedFile(context, u);
+  const packageFile = uploadedFile(context, form.package);
+  const files = [
+    packageFile,
+    ...[form.events, form.previousEvents, form.status, form.roster, form.baseline].map(file),
+  ].filter((f) => f !== undefined);
   for (const f of files)
     if (!existsSync(f.path)) return bad('upload-gone', `“${f.name}” did not arrive whole; choose it again.`);
   const text = (t: string) => (t === '' ? undefined : t);
   const inputs: ShellInputs = {
-    package: file(form.package)!,
+    package: packageFile,
     events: file(form.events),
     previousEvents: file(form.previousEvents),
     status: file(form.status),

@@ -1,3 +1,4 @@
+import { elementAt, valueFor } from '@/core/sure';
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { adoptReading, scansOfContent } from '@/core/links/scans';
@@ -56,13 +57,15 @@ export class PageThread {
     const theirs: number[] = [];
     for (let number = this.batches.length - 1; number >= 0; number -= 1)
       if (!claim(this.claims, number)) theirs.push(number);
-      else for (const path of this.batches[number]!) if (pages.has(path)) scansOfContent(pages.get(path)!);
+      else
+        for (const path of elementAt(this.batches, number))
+          if (pages.has(path)) scansOfContent(valueFor(pages, path));
     while (!this.failed && theirs.some((n) => !this.answers.has(n)))
       await new Promise<void>((resolve) => (this.answered = resolve));
     for (const { number, readings } of this.answers.values())
-      this.batches[number]!.forEach((path, i) => {
+      elementAt(this.batches, number).forEach((path, i) => {
         const page = pages.get(path);
-        if (page) adoptReading(page, readings[i]!);
+        if (page) adoptReading(page, elementAt(readings, i));
       });
   }
 

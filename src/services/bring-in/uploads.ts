@@ -13,5 +13,7 @@ export type Upload = z.output<typeof upload>;
 export const uploadsDir = ({ dataDir }: Pick<Context, 'dataDir'>): string =>
   passingFolder(dataDir, 'uploads');
 
-export const uploadedFile = (context: Context, of: Upload | undefined): InputFile | undefined =>
-  of ? { path: join(uploadsDir(context), of.id), name: of.name } : undefined;
+export const uploadedFile = (context: Context, { id, name }: Upload): InputFile => ({
+  path: join(uploadsDir(context), id),
+  name,
+});

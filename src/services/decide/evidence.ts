@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import type { Evidence } from '@/core/checks/finding';
 import { passageLabels } from '@/core/checks/passages';
 import { differencesFrom, type Compared, type Differences } from '@/core/compare/differences';
@@ -75,7 +76,7 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
   // The one that stays first, then one that would go.
   const pair =
     finding.check === 'duplicate.same-content'
-      ? [finding.keep ?? refs[0]!, ...refs.filter((r) => r !== finding.keep)]
+      ? [finding.keep ?? elementAt(refs, 0), ...refs.filter((r) => r !== finding.keep)]
       : refs;
   const eventRefs = finding.subjects.filter((s) => s.type === 'event').map((s) => s.ref);
   const isCompared = comparedChecks.has(finding.check);

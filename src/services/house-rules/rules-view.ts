@@ -40,7 +40,7 @@ export const checkFormOf = (check: CheckRecord): CheckFormView => ({
 /** `leftoverPhrases` becomes “Leftover phrases”. */
 const spell = (name: string): string => {
   const words = name.replace(/([A-Z])/g, (c) => ` ${c.toLowerCase()}`);
-  return words[0]!.toUpperCase() + words.slice(1);
+  return words.charAt(0).toUpperCase() + words.slice(1);
 };
 
 export function rulesView(context: Context, asked: string = houseSet): RulesView {

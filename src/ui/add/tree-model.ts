@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import { append } from '@/core/collect';
 import {
   standings,
@@ -47,7 +48,7 @@ export function treeRows(preview: Pick<AddPreview, 'things'>, shown: ReadonlySet
   const wanted = (thing: IncomingThing): boolean =>
     shown.has(thing.standing) || (children.get(thing.key) ?? []).some(wanted);
   const standing = new Map(preview.things.map((t) => [t.key, t.standing]));
-  const isShown = (key: IncomingKey) => shown.has(standing.get(key)!);
+  const isShown = (key: IncomingKey) => shown.has(valueFor(standing, key));
   const rows: TreeRow[] = [];
   for (const section of sectionTitles) {
     const top = (children.get(null) ?? []).filter((t) => section.types.includes(t.type));

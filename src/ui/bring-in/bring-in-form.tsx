@@ -1,4 +1,5 @@
 'use client';
+import { elementAt } from '@/core/sure';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -67,7 +68,7 @@ function TermPicker({ terms, values, onPick }: TermPickerProps) {
       size="small"
       label="Term of the house"
       value={picked < 0 ? '' : String(picked)}
-      onChange={(event) => onPick(terms[Number(event.target.value)]!)}
+      onChange={(event) => onPick(elementAt(terms, Number(event.target.value)))}
       helperText="fills in the term and its days"
       slotProps={{ inputLabel: { shrink: true } }}
     >

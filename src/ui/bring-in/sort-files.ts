@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { likelySideFile, type SideFile } from '@/core/many-shells/side-files';
 
 /** The places of the bring-in form. */
@@ -14,7 +15,7 @@ export function sortFiles(names: readonly string[]): SortedFiles {
   const strangers: string[] = [];
   const put = (slot: Slot, index: number) => {
     const taken = placed.some((p) => p.slot === slot);
-    if (taken) strangers.push(names[index]!);
+    if (taken) strangers.push(elementAt(names, index));
     else placed.push({ slot, index });
   };
   names.forEach((name, index) => {

@@ -1,4 +1,5 @@
 'use client';
+import { elementAt } from '@/core/sure';
 import { useState } from 'react';
 import { openColumns, type Mapping } from './column-mapping';
 import type { ChosenFiles, SlotInfo } from './file-slots';
@@ -24,9 +25,10 @@ export function useChosenFiles(slots: readonly SlotInfo[], remembered: Mapping) 
         .then((text) => setMapping(openColumns(headerOf(text), remembered)));
   };
   const drop = (list: FileList) => {
-    const sorted = sortFiles([...list].map((f) => f.name));
+    const dropped = [...list];
+    const sorted = sortFiles(dropped.map((f) => f.name));
     setTrouble(sorted.trouble);
-    for (const { slot, index } of sorted.placed) put(slot, list[index]!);
+    for (const { slot, index } of sorted.placed) put(slot, elementAt(dropped, index));
   };
   /** Sends all of them; null where something is missing or did not arrive, which is said. */
   const sendAll = async (): Promise<SentFiles | null> => {

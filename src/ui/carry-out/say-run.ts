@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { plural } from '@/core/text/plural';
 import type { Emptiness } from '@/core/plan/reset/emptiness';
 import type { RunSummary } from '@/services/carry-out/run-summary';
@@ -26,7 +27,9 @@ export function sayRun({ removed, added, done }: Pick<RunSummary, 'removed' | 'a
     ['grade column'],
     ['question bank'],
   ] as const;
-  const parts = counts.flatMap((n, i) => (n > 0 ? [plural(n, words[i]![0], words[i]![1])] : []));
+  const parts = counts.flatMap((n, i) =>
+    n > 0 ? [plural(n, elementAt(words, i)[0], elementAt(words, i)[1])] : [],
+  );
   const sum = counts.reduce((a, b) => a + b, 0);
   if (!parts.length) return `Done: ${plural(done, 'change')} made`;
   const [one, many] = added ? ['was added', 'were added'] : ['is gone', 'are gone'];

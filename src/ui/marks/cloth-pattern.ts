@@ -1,3 +1,5 @@
+import { elementAt } from '@/core/sure';
+
 /** A saddle cloth's colour and weave, made from a shell's code: another shell looks another way. */
 export interface ClothPattern {
   readonly ground: string;
@@ -23,7 +25,7 @@ export const weaveCount = 6;
 export function clothOf(code: string): ClothPattern {
   let hash = 2166136261;
   for (const c of code.trim().toLowerCase()) hash = Math.imul(hash ^ (c.codePointAt(0) ?? 0), 16777619) >>> 0;
-  const [ground, thread] = grounds[hash % grounds.length]!;
+  const [ground, thread] = elementAt(grounds, hash % grounds.length);
   return { ground, thread, weave: Math.floor(hash / grounds.length) % weaveCount };
 }
 

@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { CourseEvent, Shell } from '@/core/shell/model';
@@ -79,7 +80,7 @@ function sharedShifts(
         for (const old of byTrait.get(trait) ?? []) {
           const days = daysBetween(dateOf(old.start), dateOf(event.start));
           if (!into.has(days)) into.set(days, new Set());
-          into.get(days)!.add(event);
+          valueFor(into, days).add(event);
         }
     };
     note(strong, strongBy);

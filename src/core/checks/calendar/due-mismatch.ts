@@ -1,10 +1,11 @@
+import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
-import type { Item } from '@/core/shell/model';
+import type { ItemRef } from '@/core/shell/refs';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
 import { coversDay, daySpans } from '@/core/time/event-days';
-import { atTime, dateOf, spellDate, timeOf } from '@/core/time/local-date';
+import { atTime, dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { defineCheck } from '../check';
 import { reDate } from '../remedies';
 
@@ -29,20 +30,21 @@ export const dueMismatch = defineCheck({
   notApplicable: (shell) =>
     shell.events.length && shell.items.some((i) => i.due) ? null : 'there are no events, or no due dates',
   *find({ shell }) {
-    const byTitle = new Map<string, Item[]>();
-    for (const item of shell.items) if (item.due) collect(byTitle, titleKey(item.title), item);
+    const byTitle = new Map<string, DueItem[]>();
+    for (const { ref, title, due } of shell.items)
+      if (due !== null) collect(byTitle, titleKey(title), { ref, title, due });
     for (const event of shell.events) {
       if (event.recurrence) continue;
       const named = english.deadlineName
         .map((p) => p.exec(event.title)?.[1])
         .find((n) => n !== undefined && byTitle.has(titleKey(n)));
       if (named === undefined) continue;
-      const activities = byTitle.get(titleKey(named))!;
+      const activities = valueFor(byTitle, titleKey(named));
       const day = dateOf(event.start);
       const [span] = daySpans(event);
-      if (activities.some((a) => span && coversDay(span, dateOf(a.due!)))) continue;
-      const item = activities[0]!;
-      const due = dateOf(item.due!);
+      if (activities.some((a) => span && coversDay(span, dateOf(a.due)))) continue;
+      const item = elementAt(activities, 0);
+      const due = dateOf(item.due);
       yield {
         message: {
           id: 'event',
@@ -54,7 +56,7 @@ export const dueMismatch = defineCheck({
         ],
         evidence: [
           { label: 'In the calendar', value: `${event.title}: ${spellDate(day)}`, where: event.ref },
-          { label: 'The activity', value: `due ${spellDate(due)}, ${timeOf(item.due!)}`, where: item.ref },
+          { label: 'The activity', value: `due ${spellDate(due)}, ${timeOf(item.due)}`, where: item.ref },
         ],
         remedy: reDate(event.ref, {
           start: event.allDay ? atTime(due, '00:00:00') : atTime(due, event.start.slice(11)),
@@ -63,3 +65,10 @@ export const dueMismatch = defineCheck({
     }
   },
 });
+
+/** An activity by its name, and when it is due. */
+interface DueItem {
+  readonly ref: ItemRef;
+  readonly title: string;
+  readonly due: LocalDateTime;
+}

@@ -1,3 +1,5 @@
+import { sayDates } from '@/core/time/say-dates';
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import type { CourseEvent } from '@/core/shell/model';
@@ -45,10 +47,9 @@ export const meetingLink = defineCheck({
       .filter((j) => j.links.length > 0);
     if (!joining.length) return;
     const oldLinks = new Set((shell.previousEvents ?? []).flatMap(joiningLinks));
+    const { start } = shell.term;
     const isBefore = (e: CourseEvent) =>
-      shell.term.start !== null &&
-      e.occurrences.length > 0 &&
-      e.occurrences.every((o) => dateOf(o) < shell.term.start!);
+      start !== null && e.occurrences.length > 0 && e.occurrences.every((o) => dateOf(o) < start);
     for (const { event, links } of joining) if (isBefore(event)) for (const link of links) oldLinks.add(link);
     const carried = facts.carriedEvents;
     const why = (event: CourseEvent, links: readonly string[]): Why | null => {
@@ -78,16 +79,16 @@ export const meetingLink = defineCheck({
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
       const refs = events.map((e) => e.ref);
       yield {
-        message: { id: reason, params: { events: plural(events.length, 'event'), title: events[0]!.title } },
+        message: {
+          id: reason,
+          params: { events: plural(events.length, 'event'), title: elementAt(events, 0).title },
+        },
         subjects: refs.map((ref) => ({ type: 'event', ref })),
         evidence: [
           ...[...links].slice(0, 4).map((link) => ({ label: 'Joining link', value: link, where: refs[0] })),
           {
             label: 'Dates',
-            value:
-              dates.length === 1
-                ? spellDate(dates[0]!)
-                : `${dates.length}, from ${spellDate(dates[0]!)} to ${spellDate(dates.at(-1)!)}`,
+            value: sayDates(dates),
           },
           ...madeEvidence(events, carried),
           ...([...links].some((l) => oldLinks.has(l)) && reason !== 'outside'

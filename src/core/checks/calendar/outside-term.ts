@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { smallest } from '@/core/collect';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
@@ -55,8 +56,8 @@ export const outsideTerm = defineCheck({
             label: event.occurrences.length === 1 ? 'Date' : 'Dates',
             value:
               event.occurrences.length === 1
-                ? spellDate(dateOf(event.occurrences[0]!))
-                : `${event.occurrences.length}, from ${spellDate(dateOf(event.occurrences[0]!))} to ${spellDate(dateOf(event.occurrences.at(-1)!))}`,
+                ? spellDate(dateOf(elementAt(event.occurrences, 0)))
+                : `${event.occurrences.length}, from ${spellDate(dateOf(elementAt(event.occurrences, 0)))} to ${spellDate(dateOf(elementAt(event.occurrences, -1)))}`,
             where: event.ref,
           },
           {

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { dateOf, spellDate } from '@/core/time/local-date';
@@ -26,7 +27,7 @@ export const overrunsTerm = defineCheck({
       [!shell.term.end, 'the term’s end is not known'],
     ),
   *find({ shell }) {
-    const end = shell.term.end;
+    const { start, end } = shell.term;
     if (!end) return;
     for (const event of shell.events) {
       if (!event.recurrence) continue;
@@ -35,7 +36,7 @@ export const overrunsTerm = defineCheck({
       if (
         !after.length ||
         after.length === days.length ||
-        (shell.term.start !== null && !days.some((d) => d >= shell.term.start! && d <= end))
+        (start !== null && !days.some((d) => d >= start && d <= end))
       )
         continue;
       const endless = event.recurrence.rule !== null && !/(^|;)(UNTIL|COUNT)=/i.test(event.recurrence.rule);
@@ -50,8 +51,8 @@ export const overrunsTerm = defineCheck({
         },
         subjects: [{ type: 'event', ref: event.ref }],
         evidence: [
-          { label: 'First date after the term', value: spellDate(after[0]!), where: event.ref },
-          { label: 'Last date', value: endless ? 'it has no end' : spellDate(after.at(-1)!) },
+          { label: 'First date after the term', value: spellDate(elementAt(after, 0)), where: event.ref },
+          { label: 'Last date', value: endless ? 'it has no end' : spellDate(elementAt(after, -1)) },
           { label: 'Dates in the term', value: String(days.length - after.length) },
         ],
         remedy: { action: 'end-recurrence', targets: [event.ref], params: { until: end }, kind: 'judgement' },

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { textOfContent, wordingOf } from '@/core/links/scans';
 import type { Baseline, Item, Shell } from '@/core/shell/model';
@@ -40,7 +41,8 @@ export const alreadyProvided = defineCheck({
   },
   notApplicable: (shell) => (shell.baseline ? null : 'no baseline was given'),
   *find({ shell, facts, options }) {
-    const baseline = shell.baseline!;
+    const { baseline } = shell;
+    if (!baseline) return;
     const untouched = new Map(baseline.items.map((b) => [b.ref, b]));
     const isOwn = (item: Item) => {
       const part = untouched.get(item.ref);
@@ -119,7 +121,7 @@ function nearMatches(
       const content = item.kind === kind && item.content ? contents.get(item.content) : undefined;
       return content && wordingOf(content).words >= words ? [content] : [];
     });
-    const given = parts.map((p) => wordCodes(p.text!));
+    const given = parts.map((p) => wordCodes(p.text ?? ''));
     const signatures = [...given.map((w) => nearSignature(w)), ...ours.map((c) => wordingOf(c).signature)];
     for (const { a, b, similarity } of pairsOf(
       signatures,
@@ -127,8 +129,9 @@ function nearMatches(
       threshold,
     )) {
       if (a >= parts.length || b < parts.length) continue;
-      const id = ours[b - parts.length]!.id;
-      if (similarity > (found.get(id)?.similarity ?? 0)) found.set(id, { part: parts[a]!, similarity });
+      const id = elementAt(ours, b - parts.length).id;
+      if (similarity > (found.get(id)?.similarity ?? 0))
+        found.set(id, { part: elementAt(parts, a), similarity });
     }
   }
   return found;

@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
@@ -34,8 +35,7 @@ export const copyTitle = defineCheck({
         .find((s) => s !== undefined && byTitle.has(`${item.kind} ${titleKey(s)}`));
       if (stem === undefined) continue;
       // Among many of one title a few are enough to tell.
-      const originals = byTitle
-        .get(`${item.kind} ${titleKey(stem)}`)!
+      const originals = valueFor(byTitle, `${item.kind} ${titleKey(stem)}`)
         .slice(0, 50)
         .filter((o) => o.ref !== item.ref);
       const original = originals[0];

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { compareText } from '@/core/compare-text';
 import { collect } from '@/core/collect';
@@ -29,7 +30,10 @@ export const duplicateEvent = defineCheck({
   notApplicable: (shell) => (shell.events.length > 1 ? null : 'there are not two events'),
   *find({ shell }) {
     for (const { events, by } of groups(shell.events)) {
-      const keep = [...events].sort((a, b) => compareText(changed(b), changed(a)))[0]!;
+      const keep = elementAt(
+        [...events].sort((a, b) => compareText(changed(b), changed(a))),
+        0,
+      );
       const others = events.filter((e) => e !== keep);
       const date = `${spellDate(dateOf(keep.start))}${keep.allDay ? '' : `, ${timeOf(keep.start)}`}`;
       yield {
@@ -42,13 +46,13 @@ export const duplicateEvent = defineCheck({
         evidence: [
           ...events.map((e) => ({
             label: e === keep ? 'Stays' : 'Goes',
-            value: `${e.title}, ${spellDate(dateOf(e.start))}${e.allDay ? '' : `, ${timeOf(e.start)}`}${changed(e) ? `, changed ${spellDate(dateOf(e.modified ?? e.created!))}` : ''}`,
+            value: `${e.title}, ${spellDate(dateOf(e.start))}${e.allDay ? '' : `, ${timeOf(e.start)}`}${sayChanged(e)}`,
             where: e.ref,
           })),
           {
             label: 'Why this one stays',
             value:
-              changed(keep) && changed(keep) !== changed(others[0]!)
+              changed(keep) && changed(keep) !== changed(elementAt(others, 0))
                 ? 'it was changed last'
                 : 'it stands first',
           },
@@ -61,6 +65,10 @@ export const duplicateEvent = defineCheck({
 });
 
 const changed = (e: CourseEvent): string => e.modified ?? e.created ?? '';
+function sayChanged({ modified, created }: CourseEvent): string {
+  const at = modified ?? created;
+  return at === null ? '' : `, changed ${spellDate(dateOf(at))}`;
+}
 
 /** Events that are one and the same, each in one group: by title and moment first, then by identifier. */
 function groups(events: readonly CourseEvent[]): { events: CourseEvent[]; by: 'time' | 'identifier' }[] {

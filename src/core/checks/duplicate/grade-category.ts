@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { GradeCategory } from '@/core/shell/model';
@@ -30,7 +31,10 @@ export const duplicateGradeCategory = defineCheck({
     for (const group of groups.values()) {
       if (group.length < 2) continue;
       const held = (c: GradeCategory) => columns.get(c.ref) ?? 0;
-      const keep = [...group].sort((a, b) => (b.weight ?? 0) - (a.weight ?? 0) || held(b) - held(a))[0]!;
+      const keep = elementAt(
+        [...group].sort((a, b) => (b.weight ?? 0) - (a.weight ?? 0) || held(b) - held(a)),
+        0,
+      );
       const others = group.filter((c) => c !== keep);
       const whyKept = () => {
         if (others.some((c) => (c.weight ?? 0) !== (keep.weight ?? 0))) return 'it has the larger weight';

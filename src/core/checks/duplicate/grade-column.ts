@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { GradeColumn } from '@/core/shell/model';
@@ -32,7 +33,10 @@ export const duplicateGradeColumn = defineCheck({
       if (columns.length < 2) continue;
       // Results weigh most, then an activity, then the earlier place.
       const rank = (c: GradeColumn) => (c.results !== 0 ? 2 : 0) + (activities.has(c.ref) ? 1 : 0);
-      const keep = [...columns].sort((a, b) => rank(b) - rank(a))[0]!;
+      const keep = elementAt(
+        [...columns].sort((a, b) => rank(b) - rank(a)),
+        0,
+      );
       const going = columns.filter((c) => c !== keep && c.results === 0);
       const labelOf = (column: (typeof columns)[number]) => {
         if (going.includes(column)) return 'Goes';

@@ -1,3 +1,4 @@
+import { elementAt, firstWhere } from '@/core/sure';
 import { z } from 'zod';
 import { targetNodes } from '@/core/links/graph';
 import { webAddressKey } from '@/core/links/web-address';
@@ -48,12 +49,12 @@ export const duplicateLink = defineCheck({
       const choice = chooseKeeper(
         items.map((i) => itemCandidate(shell, facts.outline, facts.links, i, peers)),
       );
-      const kept = items.find((i) => i.ref === choice.keep)!;
+      const kept = firstWhere(items, (i) => i.ref === choice.keep);
       const others = items.filter((i) => i !== kept);
       yield {
         message:
           others.length === 1
-            ? { id: 'two', params: { title: others[0]!.title, kept: kept.title } }
+            ? { id: 'two', params: { title: elementAt(others, 0).title, kept: kept.title } }
             : { id: 'many', params: { kept: kept.title, count: others.length } },
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         keep: kept.ref,

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '../check';
 
@@ -34,7 +35,7 @@ export const nearContent = defineCheck({
   notApplicable: (shell) => (shell.items.some((i) => i.content !== null) ? null : 'no item has a body'),
   *find({ facts, options }) {
     for (const { items, pairs } of facts.nearGroups(options.similarity, options.words)) {
-      const closest = pairs[0]!;
+      const closest = elementAt(pairs, 0);
       const percent = Math.floor(closest.similarity * 100);
       const messageOf = () => {
         const title = items[0]?.title ?? '';

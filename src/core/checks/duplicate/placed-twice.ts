@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
@@ -27,7 +28,7 @@ export const placedTwice = defineCheck({
     for (const items of places.values()) {
       if (items.length < 2) continue;
       yield {
-        message: { id: 'places', params: { title: items[0]!.title, count: items.length } },
+        message: { id: 'places', params: { title: elementAt(items, 0).title, count: items.length } },
         subjects: items.map((i) => ({ type: 'item', ref: i.ref })),
         evidence: items.map((i) => ({
           label: 'Place',

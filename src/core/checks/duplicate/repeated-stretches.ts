@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import type { ContentKeys } from '@/core/compare/content-keys';
 import type { Item } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
@@ -209,7 +210,7 @@ function joinClasses(
   const parent = items.map((_, i) => i);
   const root = (i: number): number => {
     let at = i;
-    while (parent[at] !== at) at = parent[at] = parent[parent[at]!]!;
+    while (parent[at] !== at) at = parent[at] = elementAt(parent, elementAt(parent, at));
     return at;
   };
   const first = new Map<string, number>();

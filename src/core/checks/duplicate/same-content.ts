@@ -1,3 +1,4 @@
+import { elementAt, firstWhere } from '@/core/sure';
 import { z } from 'zod';
 import { targetNodes } from '@/core/links/graph';
 import type { Item, ItemKind } from '@/core/shell/model';
@@ -54,13 +55,13 @@ export const sameContent = defineCheck({
       const candidates = staying.length ? staying : group;
       const choice =
         candidates.length === 1 && group.length > 1
-          ? { keep: candidates[0]!.ref, rule: 'the others stand in the import that came again' }
+          ? { keep: elementAt(candidates, 0).ref, rule: 'the others stand in the import that came again' }
           : chooseKeeper(candidates.map((i) => itemCandidate(shell, facts.outline, facts.links, i, peers)));
-      const kept = group.find((i) => i.ref === choice.keep)!;
+      const kept = firstWhere(group, (i) => i.ref === choice.keep);
       // Further places of the kept resource are no copies of it.
       const others = group.filter((i) => i.content !== kept.content);
       const subjects = group.filter((i) => i === kept || others.includes(i));
-      const params = { title: others[0]!.title, kept: kept.title, count: subjects.length };
+      const params = { title: elementAt(others, 0).title, kept: kept.title, count: subjects.length };
       yield {
         message: subjects.length === 2 ? { id: 'two', params } : { id: 'many', params },
         subjects: subjects.map((i) => ({ type: 'item', ref: i.ref })),

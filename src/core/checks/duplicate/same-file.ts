@@ -1,3 +1,4 @@
+import { elementAt, firstWhere } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item, ShellFile } from '@/core/shell/model';
@@ -44,9 +45,9 @@ export const sameFile = defineCheck({
       const choice = chooseKeeper(
         group.map((f) => fileCandidate(facts.links, f, placesOf(f), facts.outline, place.get(f.path) ?? 0)),
       );
-      const kept = group.find((f) => f.path === choice.keep)!;
+      const kept = firstWhere(group, (f) => f.path === choice.keep);
       const others = group.filter((f) => f !== kept);
-      const params = { name: others[0]!.path, kept: kept.path, count: group.length };
+      const params = { name: elementAt(others, 0).path, kept: kept.path, count: group.length };
       yield {
         message: group.length === 2 ? { id: 'two', params } : { id: 'many', params },
         subjects: group.map((f) => ({ type: 'file', ref: f.path })),

@@ -1,3 +1,4 @@
+import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { NodeKey } from '@/core/links/graph';
@@ -62,9 +63,9 @@ export const brokenLink = defineCheck({
       if (!owner || seen.has(key) || broken.asked.endsWith('/') || broken.asked === '') continue;
       seen.add(key);
       const same = byName.get(nameOfPath(broken.asked)) ?? [];
-      const found = same.length === 1 ? same[0]! : null;
+      const found = same.length === 1 ? elementAt(same, 0) : null;
       const guess = found ?? guessOf(nameOfPath(broken.asked));
-      const written = writtenBy.get(key)!;
+      const written = valueFor(writtenBy, key);
       const targets = [owner.subject.ref];
       yield {
         message: { id: 'link', params: { title: owner.title, asked: broken.asked } },

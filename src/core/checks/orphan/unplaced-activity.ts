@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { contentNode, countLinksTo } from '@/core/links/graph';
 import type { Item, ItemKind } from '@/core/shell/model';
@@ -46,7 +47,7 @@ export const unplacedActivity = defineCheck({
           message: { id: 'all', params: { count: loose.length, kind: names[kind] ?? kind } },
           subjects: loose.map((i) => ({ type: 'item', ref: i.ref })),
           evidence: [
-            { label: 'In the outline', value: `no ${names[kind]}`, where: loose[0]!.ref },
+            { label: 'In the outline', value: `no ${names[kind]}`, where: elementAt(loose, 0).ref },
             ...loose.slice(0, 20).map((i) => ({ label: 'Outside', value: i.title, where: i.ref })),
           ],
           remedy: place(loose),

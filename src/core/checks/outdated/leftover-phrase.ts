@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { phraseFinder } from '@/core/text/phrases';
 import { defineCheck } from '../check';
@@ -33,8 +34,8 @@ export const leftoverPhrase = defineCheck({
       yield {
         message:
           says.length === 1
-            ? { id: 'one', params: { title, says: found[0]!.says } }
-            : { id: 'many', params: { title, says: found[0]!.says, count: says.length - 1 } },
+            ? { id: 'one', params: { title, says: elementAt(found, 0).says } }
+            : { id: 'many', params: { title, says: elementAt(found, 0).says, count: says.length - 1 } },
         subjects: [subject],
         evidence: found.slice(0, 8).map(sentenceEvidence),
         remedy: null,

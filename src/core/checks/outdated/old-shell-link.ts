@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { nameOfPath, pathsByName } from '@/core/links/names';
 import type { AddressReader } from '@/core/links/package-paths';
@@ -58,7 +59,7 @@ export const oldShellLink = defineCheck({
       yield {
         message:
           written.length === 1
-            ? { id: 'one', params: { title: item.title, address: written[0]! } }
+            ? { id: 'one', params: { title: item.title, address: elementAt(written, 0) } }
             : { id: 'many', params: { title: item.title, count: plural(written.length, 'link') } },
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: written.slice(0, 12).map((w) => ({
@@ -104,5 +105,5 @@ function targetHere(address: string, byName: ReadonlyMap<string, readonly string
     return null;
   }
   const same = name.includes('.') ? byName.get(name) : undefined;
-  return same?.length === 1 ? same[0]! : null;
+  return same?.length === 1 ? elementAt(same, 0) : null;
 }

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { shortTerms, type NamedTerm } from '@/core/text/named-terms';
@@ -48,8 +49,8 @@ export const pastTermMention = defineCheck({
       yield {
         message:
           names.length === 1
-            ? { id: 'one', params: { title, says: names[0]! } }
-            : { id: 'many', params: { title, says: names[0]!, count: names.length - 1 } },
+            ? { id: 'one', params: { title, says: elementAt(names, 0) } }
+            : { id: 'many', params: { title, says: elementAt(names, 0), count: names.length - 1 } },
         subjects: [subject],
         evidence: found.slice(0, 8).map(sentenceEvidence),
         remedy: null,

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import { targetNodes, countLinksTo, fileNode } from '@/core/links/graph';
@@ -73,16 +74,17 @@ export const supersededVersion = defineCheck({
       if (members.length < 2 || members.every((m) => m.version.marks === '')) continue;
       const years = new Set(members.map((m) => m.version.date?.slice(0, 4)).filter((y) => y !== undefined));
       if (years.size >= options.years) continue;
-      const newest = [...members].sort(
-        (a, b) => compareVersions(b.version, a.version) || b.linksTo - a.linksTo,
-      )[0]!;
+      const newest = elementAt(
+        [...members].sort((a, b) => compareVersions(b.version, a.version) || b.linksTo - a.linksTo),
+        0,
+      );
       const older = members.filter((m) => m !== newest && compareVersions(m.version, newest.version) < 0);
       if (!older.length) continue;
       const refs = older.map((m) => m.subject.ref);
       yield {
         message:
           older.length === 1
-            ? { id: 'older', params: { title: older[0]!.title, newest: newest.title } }
+            ? { id: 'older', params: { title: elementAt(older, 0).title, newest: newest.title } }
             : { id: 'many', params: { count: older.length, newest: newest.title } },
         subjects: members.filter((m) => m === newest || older.includes(m)).map((m) => m.subject),
         keep: newest.subject.ref,

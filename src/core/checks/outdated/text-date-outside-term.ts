@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { sentenceAround } from '@/core/text/sentence';
@@ -47,10 +48,15 @@ export const textDateOutsideTerm = defineCheck({
       if (sides.some((s) => s.side === 'inside' || s.days <= options.days)) continue;
       if (!isAskedFor(passage, says.start, says.end) || standsQuoted(passage, says.start, says.end)) continue;
       if (english.history.test(sentenceAround(passage.text, says.start, says.end).text)) continue;
-      hits.push({ passage, start: says.start, end: says.end, says: { words: says.says, ...sides[0]! } });
+      hits.push({
+        passage,
+        start: says.start,
+        end: says.end,
+        says: { words: says.says, ...elementAt(sides, 0) },
+      });
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
-      const first = found[0]!.says;
+      const first = elementAt(found, 0).says;
       yield {
         message: {
           id: 'date',

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import type { DayReading } from '@/core/text/named-dates';
@@ -44,7 +45,7 @@ export const textDayOutsideTerm = defineCheck({
   *find({ shell, facts, options }) {
     const hits = [];
     for (const { passage, says } of facts.namedDates) {
-      const reading = says.readings[0]!;
+      const reading = elementAt(says.readings, 0);
       if (reading.year !== null || fits(reading, shell.term, options.days)) continue;
       const kind = passage.item?.kind;
       const inTitle =
@@ -74,7 +75,7 @@ export const textDayOutsideTerm = defineCheck({
     }
     for (const { subject, title, hits: found } of bySubject(hits))
       yield {
-        message: { id: 'day', params: { title, says: found[0]!.says.words } },
+        message: { id: 'day', params: { title, says: elementAt(found, 0).says.words } },
         subjects: [subject],
         evidence: found.slice(0, 6).flatMap((h) => [
           sentenceEvidence(h),
@@ -96,9 +97,10 @@ const onDay = ({ month, day }: DayReading, year: number): LocalDate | null =>
   parseLocalDate(`${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`);
 
 /** Does the day, in some year, lie within so many days of the term? */
-function fits(reading: DayReading, term: Term, days: number): boolean {
-  const from = addDays(term.start!, -days);
-  const to = addDays(term.end!, days);
+function fits(reading: DayReading, { start, end }: Term, days: number): boolean {
+  if (start === null || end === null) return false;
+  const from = addDays(start, -days);
+  const to = addDays(end, days);
   for (let year = Number(from.slice(0, 4)); year <= Number(to.slice(0, 4)); year += 1) {
     const at = onDay(reading, year);
     if (at && at >= from && at <= to) return true;

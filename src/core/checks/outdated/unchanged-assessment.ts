@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { pointsOf } from '@/core/shell/points';
@@ -37,26 +38,26 @@ export const unchangedAssessment = defineCheck({
   *find({ shell }) {
     const end = shell.previousTerm?.end;
     if (!end) return;
-    const same = shell.items.filter(
-      (i) =>
-        (i.kind === 'assignment' || i.kind === 'quiz') &&
-        i.modified !== null &&
-        dateOf(i.modified) < end &&
-        (pointsOf(shell, i) ?? 0) > 0,
-    );
+    const same = shell.items.flatMap((item) => {
+      const { kind, modified } = item;
+      const isTask = kind === 'assignment' || kind === 'quiz';
+      if (!isTask || modified === null || (pointsOf(shell, item) ?? 0) <= 0) return [];
+      const changed = dateOf(modified);
+      return changed < end ? [{ item, changed }] : [];
+    });
     if (!same.length) return;
     yield {
       message: {
         id: 'tasks',
         params: { count: plural(same.length, 'assignment or quiz', 'assignments and quizzes') },
       },
-      subjects: same.map((i) => ({ type: 'item', ref: i.ref })),
+      subjects: same.map(({ item }) => ({ type: 'item', ref: item.ref })),
       evidence: [
-        { label: 'The previous term ended', value: spellDate(end), where: same[0]!.ref },
-        ...same.slice(0, 30).map((i) => ({
+        { label: 'The previous term ended', value: spellDate(end), where: elementAt(same, 0).item.ref },
+        ...same.slice(0, 30).map(({ item, changed }) => ({
           label: 'Last changed',
-          value: `${i.title}: ${spellDate(dateOf(i.modified!))}`,
-          where: i.ref,
+          value: `${item.title}: ${spellDate(changed)}`,
+          where: item.ref,
         })),
       ],
       remedy: null,

@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import type { NamedDate } from '@/core/text/named-dates';
@@ -36,7 +37,7 @@ export const weekdayMismatch = defineCheck({
       const sentence = sentenceAround(passage.text, says.start, says.end);
       const rest = `${sentence.text.slice(0, says.start - sentence.start)} ${sentence.text.slice(says.end - sentence.start)}`;
       if (
-        says.readings[0]!.year === null &&
+        elementAt(says.readings, 0).year === null &&
         (/\b(?:1[5-9]|20)\d{2}\b/.test(rest) || english.pastTense.test(rest))
       )
         continue;
@@ -45,7 +46,7 @@ export const weekdayMismatch = defineCheck({
         hits.push({ passage, start: says.start, end: says.end, says: { ...wrong, words: says.says } });
     }
     for (const { subject, title, hits: found } of bySubject(hits)) {
-      const first = found[0]!.says;
+      const first = elementAt(found, 0).says;
       yield {
         message: first.written
           ? { id: 'date', params: { title, says: first.words, weekday: first.is } }
@@ -73,6 +74,10 @@ function disagrees(
   for (const { year, month, day } of date.readings) {
     const on = (y: number) =>
       parseLocalDate(`${y}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`);
+    const weekdayIn = (y: number) => {
+      const at = on(y);
+      return at && isoWeekday(at);
+    };
     const years = year !== null ? [year] : yearsOf(term, on);
     if (!years.length) return null;
     for (const y of years) {
@@ -80,7 +85,7 @@ function disagrees(
       if (!at) continue;
       if (isoWeekday(at) === date.weekday) return null;
       const near = Array.from({ length: 15 }, (_, k) => y - 12 + k).filter(
-        (n) => on(n) !== null && isoWeekday(on(n)!) === date.weekday,
+        (n) => weekdayIn(n) === date.weekday,
       );
       wrong ??= { is: spellWeekday(at), year: y, written: year !== null, rightIn: near.slice(-4) };
     }

@@ -21,7 +21,9 @@ export const unfilledTemplate = defineCheck({
   },
   notApplicable: (shell) => (shell.baseline ? null : 'no baseline was given'),
   *find({ shell, facts, rules }) {
-    const template = new Map(shell.baseline!.items.map((i) => [`${i.kind} ${titleKey(i.title)}`, i]));
+    const { baseline } = shell;
+    if (!baseline) return;
+    const template = new Map(baseline.items.map((i) => [`${i.kind} ${titleKey(i.title)}`, i]));
     for (const item of shell.items) {
       if (!fitsPattern(item.title, rules.requiredParts)) continue;
       const part = template.get(`${item.kind} ${titleKey(item.title)}`);
@@ -29,9 +31,7 @@ export const unfilledTemplate = defineCheck({
       yield {
         message: { id: 'part', params: { title: item.title } },
         subjects: [{ type: 'item', ref: item.ref }],
-        evidence: [
-          { label: 'Equal to', value: `“${part.title}” of ${shell.baseline!.title}`, where: item.ref },
-        ],
+        evidence: [{ label: 'Equal to', value: `“${part.title}” of ${baseline.title}`, where: item.ref }],
         remedy: null,
       };
     }

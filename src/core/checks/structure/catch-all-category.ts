@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import type { GradeCategory, GradeColumn, Item } from '@/core/shell/model';
 import { english } from '@/core/text/english';
@@ -48,13 +49,11 @@ export const catchAllCategory = defineCheck({
           params: { count: plural(columns.length, 'grade column'), title: category.title },
         },
         subjects: columns.map((c) => ({ type: 'gradeColumn', ref: c.ref })),
-        evidence: columns.map((c) => ({
-          label: c.title,
-          value: proposed.get(c)
-            ? `would move to “${proposed.get(c)!.title}”`
-            : 'no category fits its name; choose one',
-          where: c.ref,
-        })),
+        evidence: columns.map((c) => {
+          const to = proposed.get(c);
+          const value = to ? `would move to “${to.title}”` : 'no category fits its name; choose one';
+          return { label: c.title, value, where: c.ref };
+        }),
         remedy: certain.length
           ? {
               action: 'set-category',
@@ -98,10 +97,10 @@ function categoryFor(
   const words = (text: string) => new Set((text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).map(stem));
   const own = words(column.title);
   const byName = categories.filter((c) => [...words(c.title)].some((w) => own.has(w)));
-  if (byName.length === 1) return byName[0]!;
+  if (byName.length === 1) return elementAt(byName, 0);
   const kinds = activities.flatMap((a) => english.kindWords[a.kind] ?? []);
   const byKind = (byName.length ? byName : categories).filter((c) =>
     [...words(c.title)].some((w) => kinds.includes(w)),
   );
-  return byKind.length === 1 ? byKind[0]! : null;
+  return byKind.length === 1 ? elementAt(byKind, 0) : null;
 }

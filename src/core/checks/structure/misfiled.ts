@@ -1,3 +1,4 @@
+import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import {
@@ -42,7 +43,7 @@ export const misfiled = defineCheck({
       const own = labelOfItem(item.title, shellLabels);
       if (!own || own.numbers.length > 1) continue;
       const around = facts.outline.ancestors(item).findLast((a) => labels.get(a.ref)?.label === own.label);
-      const here = around ? labels.get(around.ref)! : null;
+      const here = around ? valueFor(labels, around.ref) : null;
       const there = modules.get(`${own.label} ${own.numbers.join('.')}`);
       if (
         !around ||
@@ -76,13 +77,17 @@ export const misfiled = defineCheck({
 export function labelOfItem(title: string, shellLabels?: OwnLabels): NumberLabel | null {
   const first = numberLabel(title, shellLabels);
   if (first) return first.label === '#' ? null : first;
-  const end = /[,(–—-]\s*([\p{L}]+\.?\s*#?\s*\d{1,3})\s*\)?\s*$/u.exec(title);
-  return end ? numberLabel(end[1]!, shellLabels) : null;
+  const atEnd = /[,(–—-]\s*([\p{L}]+\.?\s*#?\s*\d{1,3})\s*\)?\s*$/u.exec(title)?.[1];
+  return atEnd === undefined ? null : numberLabel(atEnd, shellLabels);
 }
 
 /** “Weeks 3–5” is at home in each of them. */
 function inRange(title: string, own: NumberLabel, here: NumberLabel): boolean {
   const rest = numberLabel(title) ? title.slice(own.end) : '';
   const to = /^\s*(?:[-–—/&+,]|to|and)\s*(?:\p{L}+\s*)?(\d{1,3})/u.exec(rest)?.[1];
-  return to !== undefined && here.numbers[0]! >= own.numbers[0]! && here.numbers[0]! <= Number(to);
+  return (
+    to !== undefined &&
+    elementAt(here.numbers, 0) >= elementAt(own.numbers, 0) &&
+    elementAt(here.numbers, 0) <= Number(to)
+  );
 }

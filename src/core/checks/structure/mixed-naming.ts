@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '../check';
 import type { SeriesMember } from './series';
@@ -59,7 +60,7 @@ export const mixedNaming = defineCheck({
           params: { titles },
           kind: 'judgement',
         },
-        batch: odd[0]!.item.ref,
+        batch: elementAt(odd, 0).item.ref,
       };
     }
   },
@@ -85,7 +86,7 @@ function formsOf(m: SeriesMember): string[] {
     /^(weeks|units|lessons|modules|chapters|sessions|topics|parts|labs|lectures)(?=[\s\d])/i,
     (word) => word.slice(0, -1),
   );
-  if (m.label.numbers[0]! >= 10 && /1$/.test(form) && !/01$/.test(form))
+  if (elementAt(m.label.numbers, 0) >= 10 && /1$/.test(form) && !/01$/.test(form))
     return [form, form.replace(/1$/, '01')];
   return [form];
 }

@@ -1,3 +1,5 @@
+import { nameOfSeries } from './series';
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '../check';
 import { countsAlong } from './counted-series';
@@ -37,8 +39,7 @@ export const numberGap = defineCheck({
       const present = new Set(sorted.map((m) => m.label.numbers.join('.'))).size;
       if (missingInAll >= present) continue;
       for (const { before, after, missing } of gaps) {
-        const label =
-          series.label === '#' ? 'Number' : series.label[0]!.toUpperCase() + series.label.slice(1);
+        const label = nameOfSeries(series);
         yield {
           message: {
             id: missing.length === 1 ? 'one' : 'many',
@@ -64,7 +65,7 @@ export const numberGap = defineCheck({
 /** The numbers between two of one depth that differ in their last place only. */
 function missingBetween(a: readonly number[], b: readonly number[]): string[] {
   if (a.length !== b.length || a.slice(0, -1).join('.') !== b.slice(0, -1).join('.')) return [];
-  const [from, to] = [a.at(-1)!, b.at(-1)!];
+  const [from, to] = [elementAt(a, -1), elementAt(b, -1)];
   const stem = a.slice(0, -1);
   return Array.from({ length: Math.max(0, Math.min(to - from - 1, 50)) }, (_, k) =>
     [...stem, from + 1 + k].join('.'),

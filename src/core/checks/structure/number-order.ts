@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '../check';
 import { compareNumbers, type SeriesMember } from './series';
@@ -30,12 +31,14 @@ export const numberOrder = defineCheck({
       const first = firstOfEach(members);
       if (
         first.length < 2 ||
-        first.every((m, i) => i === 0 || compareNumbers(first[i - 1]!.label.numbers, m.label.numbers) < 0)
+        first.every(
+          (m, i) => i === 0 || compareNumbers(elementAt(first, i - 1).label.numbers, m.label.numbers) < 0,
+        )
       )
         continue;
       const sorted = [...members].sort((a, b) => compareNumbers(a.label.numbers, b.label.numbers));
       const titles = members.map((m) => m.item.title.toLowerCase());
-      const alphabetical = titles.every((t, i) => i === 0 || titles[i - 1]! <= t);
+      const alphabetical = titles.every((t, i) => i === 0 || elementAt(titles, i - 1) <= t);
       const sequence = shorten(members.map((m) => m.label.numbers.join('.')));
       yield {
         message: {
@@ -44,12 +47,12 @@ export const numberOrder = defineCheck({
         },
         subjects: members.map((m) => ({ type: 'item', ref: m.item.ref })),
         evidence: [
-          { label: 'Now', value: sequence, where: members[0]!.item.ref },
+          { label: 'Now', value: sequence, where: elementAt(members, 0).item.ref },
           { label: 'By number', value: shorten(sorted.map((m) => m.label.numbers.join('.'))) },
           ...(alphabetical ? [{ label: 'Order', value: 'it is the alphabet’s' }] : []),
         ],
         remedy: { action: 'sort', targets: sorted.map((m) => m.item.ref), params: {}, kind: 'safe' },
-        batch: members[0]!.item.ref,
+        batch: elementAt(members, 0).item.ref,
       };
     }
   },

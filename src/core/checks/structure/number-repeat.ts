@@ -1,3 +1,4 @@
+import { nameOfSeries } from './series';
 import { z } from 'zod';
 import { defineCheck } from '../check';
 import { countsAlong, numbersOf } from './counted-series';
@@ -30,7 +31,7 @@ export const numberRepeat = defineCheck({
           message: {
             id: 'number',
             params: {
-              label: series.label === '#' ? 'Number' : series.label[0]!.toUpperCase() + series.label.slice(1),
+              label: nameOfSeries(series),
               number,
               count: members.length,
               titles: members.map((m) => `“${m.item.title}”`).join(', '),

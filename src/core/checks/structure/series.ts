@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import type { Item } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
@@ -13,6 +14,10 @@ export interface SeriesMember {
   readonly item: Item;
   readonly label: NumberLabel;
 }
+
+/** What numbers a series, written as a name: “Week”, “Number”. */
+export const nameOfSeries = ({ label }: Series): string =>
+  label === '#' ? 'Number' : label.charAt(0).toUpperCase() + label.slice(1);
 
 /** Every series of two or more siblings, outer ones first. */
 export function findSeries(outline: Outline): Series[] {
@@ -30,7 +35,7 @@ export function findSeries(outline: Outline): Series[] {
       else byLabel.set(key, [{ item, label }]);
     }
     for (const members of byLabel.values())
-      if (members.length > 1) found.push({ parent, label: members[0]!.label.label, members });
+      if (members.length > 1) found.push({ parent, label: elementAt(members, 0).label.label, members });
     for (const child of outline.children(parent)) visit(child.ref);
   };
   visit(null);

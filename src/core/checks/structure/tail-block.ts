@@ -1,3 +1,4 @@
+import { elementAt } from '@/core/sure';
 import { largest } from '@/core/collect';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
@@ -105,11 +106,15 @@ export const tailBlock = defineCheck({
           message: { id: 'batch', params: { count: plural(block.length, 'item'), titles: names(block) } },
           subjects: block.map((i) => ({ type: 'item', ref: i.ref })),
           evidence: [
-            { label: 'Came with the import', value: block[0]!.batch ?? '', where: block[0]!.ref },
+            {
+              label: 'Came with the import',
+              value: elementAt(block, 0).batch ?? '',
+              where: elementAt(block, 0).ref,
+            },
             { label: 'The series came with', value: usual ?? 'no import that is known' },
           ],
           remedy: null,
-          batch: `${series.parent ?? ''} ${block[0]!.batch}`,
+          batch: `${series.parent ?? ''} ${elementAt(block, 0).batch}`,
         };
     }
   },
@@ -121,7 +126,7 @@ function blocksOf(items: readonly Item[], usual: string | null, least: number): 
   for (const item of items) {
     if (item.batch === null || item.batch === usual) continue;
     const last = blocks.at(-1);
-    if (last && last[0]!.batch === item.batch) last.push(item);
+    if (last && elementAt(last, 0).batch === item.batch) last.push(item);
     else blocks.push([item]);
   }
   return blocks.filter((b) => b.length >= least);

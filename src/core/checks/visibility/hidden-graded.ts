@@ -1,3 +1,4 @@
+import { valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '../check';
 import { hiddenAround, whyClosed } from './open-doors';
@@ -23,7 +24,7 @@ export const hiddenGraded = defineCheck({
   *find({ shell, facts }) {
     const columns = new Map(shell.gradeColumns.map((c) => [c.ref, c]));
     for (const [ref, activities] of facts.activities) {
-      const column = columns.get(ref)!;
+      const column = valueFor(columns, ref);
       if (!((column.points ?? 0) > 0) || activities.some((a) => facts.outline.isShown(a))) continue;
       for (const item of activities) {
         if (facts.staffStores.holds(item)) continue;

@@ -38,7 +38,8 @@ export const neverOpen = defineCheck({
       const kind = neverIn(item, shell.term);
       if (!kind) continue;
       const dates = moved(item, shell.previousTerm, shell.term);
-      const decisive = kind === 'late' ? item.opens! : item.closes!;
+      const decisive = kind === 'late' ? item.opens : item.closes;
+      if (decisive === null) continue;
       yield {
         message: { id: kind, params: { title: item.title, date: spellDate(dateOf(decisive)) } },
         subjects: [{ type: 'item', ref: item.ref }],
