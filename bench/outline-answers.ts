@@ -95,7 +95,8 @@ const sorted = (page: Page): Promise<number> =>
       [...document.querySelectorAll('button')].find((b) => b.textContent?.startsWith('Sort by number'));
     for (let n = 0; n < 200 && !find(); n += 1) await new Promise((r) => setTimeout(r, 20));
     const button = find();
-    if (!button) throw new Error('Nothing offers to sort.');
+    if (!button)
+      throw new Error(`Nothing offers to sort: ${document.querySelector('main')?.innerText.slice(0, 600)}`);
     const headline = () => document.querySelector('h1')?.textContent;
     const before = headline();
     const begun = performance.now();
