@@ -12,7 +12,7 @@ import { blockedRefs, waysOut, type WayOut } from '@/core/plan/ways-out';
 import { rehearse, type Rehearsal } from '@/core/plan/rehearse';
 import { writeResult, countChanges, type WrittenResult } from '@/core/plan/results';
 import type { PlanRun, RemovedCounts, RunRules } from '@/core/plan/run-plan';
-import { stepSchema, type Step } from '@/core/plan/step';
+import { stepSchema } from '@/core/plan/step';
 import { takeInventory } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
 import { good } from '@/core/shell/result';
@@ -66,10 +66,13 @@ export type ComebackView = Readonly<
   Record<keyof Comebacks, { readonly count: number; readonly titles: readonly string[] }>
 >;
 
+/** What came of a rehearsal; what may be large is written out by the thread that worked it out. */
 interface Rehearsed {
   readonly seal: string;
-  readonly steps: readonly Step[];
-  readonly view: RehearsalView;
+  /** The normalised steps as JSON. */
+  readonly steps: string;
+  /** The `RehearsalView` as JSON. */
+  readonly view: string;
 }
 
 /** Tries a plan on a copy. What comes of it is sealed: exactly those steps, for exactly that version. */
@@ -99,8 +102,8 @@ export const rehearseJob = defineJob({
     const { normalised } = rehearsal;
     return good({
       seal: sealOf(normalised, versionId),
-      steps: normalised,
-      view: viewOf(rehearsal, read.value),
+      steps: JSON.stringify(normalised),
+      view: JSON.stringify(viewOf(rehearsal, read.value)),
     } satisfies Rehearsed);
   },
   settle: (rehearsed: Rehearsed, { versionId, planKey }, { tx, now, shellId }) => {
@@ -113,8 +116,8 @@ export const rehearseJob = defineJob({
         versionId,
         planKey,
         seal,
-        steps: JSON.stringify(steps),
-        view: JSON.stringify(view),
+        steps,
+        view,
         rehearsedAt: now,
       })
       .run();

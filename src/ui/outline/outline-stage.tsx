@@ -1,7 +1,6 @@
 'use client';
 import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import type { Gesture } from '@/core/outline/gesture';
-import { indent, moveBeside, moveByOne, outdent, type Side } from '@/core/outline/move-gestures';
+import { moveBeside, type Side } from '@/core/outline/move-gestures';
 import { countOutOfOrder } from '@/core/outline/order-gestures';
 import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
@@ -10,6 +9,7 @@ import { DecideViews } from '../decide/decide-views';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
 import { useChoice } from '../parts/use-choice';
+import { outlineAction, treeKeys } from './outline-keys';
 import { outlineRows, ranksOfView, type OutlineRow } from './outline-model';
 import { OutlinePanel, type Tool } from './outline-panel';
 import { OutlineStrip } from './outline-strip';
@@ -17,16 +17,6 @@ import { OutlineTree, type TreeHandle } from './outline-tree';
 import { useOutline } from './use-outline';
 import { drawnFrom } from '../stage/drawn-stage';
 import styles from './outline.module.css';
-
-const treeKeys = [
-  ['↑ ↓', 'go'],
-  ['Space', 'choose'],
-  ['Alt ↑ ↓', 'move'],
-  ['Alt ← →', 'out, in'],
-  ['F2', 'rename'],
-  ['H S', 'hide, show'],
-  ['Ctrl Z', 'take back'],
-] as const;
 
 /** The outline as an editor: the tree, what is chosen, and everything that can be done with it. */
 export function OutlineStage({ view }: { view: OutlineView }) {
@@ -47,7 +37,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
   // The tree answers first; what can be done with the chosen ones is worked out after it.
   const panelShell = useDeferredValue(shell);
   const panelChoice = useDeferredValue(choice.chosen);
-  const close = (row: OutlineRow, isOpen: boolean) =>
+  const open = (row: OutlineRow, isOpen: boolean) =>
     setClosed((now) => {
       const next = new Set(now);
       if (isOpen) next.delete(row.item.ref);
@@ -55,49 +45,10 @@ export function OutlineStage({ view }: { view: OutlineView }) {
       return next;
     });
   const onKey = (event: KeyboardEvent) => {
-    const run = keyAction(event);
+    const run = outlineAction(event, { outline, rows, choice, about, open, rename: () => setTool('rename') });
     if (!run) return;
     event.preventDefault();
     run();
-  };
-  const keyAction = (event: KeyboardEvent): (() => void) | undefined => {
-    const row = rows[choice.at];
-    const gesture = (words: string, steps: Gesture) => () => outline.run(words, steps);
-    const { key } = event;
-    if (event.ctrlKey || event.metaKey) {
-      if (key.toLowerCase() === 'z') return outline.undo;
-      return key.toLowerCase() === 'a' ? choice.toggleAll : undefined;
-    }
-    if (event.altKey) {
-      const moves: Readonly<Record<string, () => void>> = {
-        ArrowUp: gesture('Move up', moveByOne(shell, about, false)),
-        ArrowDown: gesture('Move down', moveByOne(shell, about, true)),
-        ArrowRight: gesture('Move in', indent(shell, about)),
-        ArrowLeft: gesture('Move out', outdent(shell, about)),
-      };
-      return moves[key];
-    }
-    const switched = (action: 'hide' | 'show'): Gesture => [{ action, targets: [...about], params: {} }];
-    const actions: Readonly<Record<string, () => void>> = {
-      ArrowDown: () => choice.move(1, event.shiftKey),
-      ArrowUp: () => choice.move(-1, event.shiftKey),
-      PageDown: () => choice.move(12, event.shiftKey),
-      PageUp: () => choice.move(-12, event.shiftKey),
-      Home: () => choice.move(-Infinity, event.shiftKey),
-      End: () => choice.move(Infinity, event.shiftKey),
-      ArrowRight: () => row && row.inside > 0 && close(row, true),
-      ArrowLeft: () => (row?.isOpen ? close(row, false) : goToParent(row)),
-      ' ': () => choice.toggle(choice.at, event.shiftKey),
-      Escape: choice.clear,
-      F2: () => setTool('rename'),
-      h: gesture('Hide', switched('hide')),
-      s: gesture('Show', switched('show')),
-    };
-    return actions[key];
-  };
-  const goToParent = (row: OutlineRow | undefined) => {
-    const parent = row ? keys.indexOf(row.item.parent ?? ('' as never)) : -1;
-    if (parent >= 0) choice.move(parent - choice.at, false);
   };
   const drop = (dragged: string, neighbour: string, side: Side) => {
     const refs = choice.chosen.has(dragged) ? choice.chosen : new Set([dragged]);
@@ -125,7 +76,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
           find={find}
           onFind={setFind}
           onKey={onKey}
-          onOpen={close}
+          onOpen={open}
           onDrop={drop}
         />
         <KeyHints keys={treeKeys} />

@@ -4,6 +4,7 @@ import type { DayOrder } from '@/core/values/read-moment';
 import { valueColumns, type ValueRow } from '@/core/values/value-row';
 import { cellsOf, pastedCells, rangeBetween, type Cell, type CellRange } from './cell-range';
 import type { ValuesState } from './use-values';
+import { gridAction, type GridDoing } from './value-keys';
 import { weekApart } from './week-apart';
 
 export interface ValueGridState {
@@ -76,38 +77,13 @@ export function useValueGrid(
   const fillDown = () => putAll(({ column }) => textAt({ row: range.top, column }));
   const empty = () => putAll(() => '');
 
-  const keysWhileTyping = (shift: boolean): Readonly<Record<string, () => void>> => ({
-    Enter: () => go({ row: at.row + 1, column: at.column }, false),
-    Tab: () => go({ row: at.row, column: at.column + (shift ? -1 : 1) }, false),
-    Escape: leaveTyping,
-  });
-  const keysInGrid = (shift: boolean): Readonly<Record<string, () => void>> => {
-    const step = (down: number, right: number) => () =>
-      go({ row: at.row + down, column: at.column + right }, shift);
-    return {
-      ArrowDown: step(1, 0),
-      ArrowUp: step(-1, 0),
-      ArrowRight: step(0, 1),
-      ArrowLeft: step(0, -1),
-      PageDown: step(12, 0),
-      PageUp: step(-12, 0),
-      Home: step(-Infinity, 0),
-      End: step(Infinity, 0),
-      Enter: () => type(textAt(at)),
-      F2: () => type(textAt(at)),
-      Delete: empty,
-      Backspace: empty,
-    };
-  };
-  const actionOf = (event: KeyboardEvent): (() => void) | undefined => {
-    const { key, shiftKey } = event;
-    if (typing !== null) return keysWhileTyping(shiftKey)[key];
-    if (event.ctrlKey || event.metaKey) {
-      const withControl: Readonly<Record<string, () => void>> = { d: fillDown, z: values.undo };
-      return withControl[key.toLowerCase()];
-    }
-    const isLetter = key.length === 1 && !event.altKey && key !== '?';
-    return keysInGrid(shiftKey)[key] ?? (isLetter ? () => type(key) : undefined);
+  const doing: GridDoing = {
+    step: (down, right, extend) => go({ row: at.row + down, column: at.column + right }, extend),
+    type: (text) => type(text ?? textAt(at)),
+    leaveTyping,
+    empty,
+    fillDown,
+    undo: values.undo,
   };
   return {
     box,
@@ -120,7 +96,7 @@ export function useValueGrid(
     fillDown,
     spreadWeeks: () => values.put(rows, weekApart(range, textAt, order)),
     onKey: (event) => {
-      const run = actionOf(event);
+      const run = gridAction(event, typing !== null, doing);
       if (!run) return;
       event.preventDefault();
       run();
