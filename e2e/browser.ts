@@ -39,7 +39,7 @@ export async function startStage(env: Readonly<Record<string, string>> = {}): Pr
     browser,
     dataDir,
     async open(path) {
-      const page = await browser.newPage();
+      const page = await freshPage(browser);
       await visit(page, `${address}${path}`);
       return page;
     },
@@ -196,6 +196,15 @@ export async function typeDay(page: Page, around: string, day: string): Promise<
   await page.keyboard.type(`${month}${date}${year}`, { delay: 40 });
 }
 
+/**
+ * A page of its own: the one that the browser opens with, as long as nobody took it. On a slow machine that one may come
+ * to the front later than a second one was opened, and nothing is drawn in a page behind another.
+ */
+export async function freshPage(browser: Browser): Promise<Page> {
+  const [first] = await browser.pages();
+  return first?.url() === 'about:blank' ? first : browser.newPage();
+}
+
 /** Goes to an address; the page is there when its stage is, too. */
 export async function visit(page: Page, address: string): Promise<HTTPResponse | null> {
   const response = await page.goto(address, { waitUntil: 'load' });
@@ -252,5 +261,11 @@ export async function waitForText(page: Page, words: string, timeout = 40_000): 
 
 async function whatThePageSays(page: Page): Promise<string> {
   const text = await page.evaluate(() => (document.body?.innerText ?? '').replace(/\s+/g, ' '));
-  return `${page.url()} says: ${text.slice(0, 600)}`;
+  const state = await page.evaluate(() => {
+    const isLive = document.documentElement.dataset['live'] !== undefined;
+    const entries = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
+    const failed = entries.filter((entry) => entry.responseStatus === 0 || entry.responseStatus >= 400);
+    return `${document.readyState}, ${document.visibilityState}, ${isLive ? 'live' : 'not live'}, ${entries.length} asked for, without answer: ${failed.map((entry) => entry.name).join(' ')}`;
+  });
+  return `${page.url()} (${state}) says: ${text.slice(0, 600)}`;
 }

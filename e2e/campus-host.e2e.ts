@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { clickText, waitForText, visit } from './browser';
+import { clickText, freshPage, waitForText, visit } from './browser';
 import { startDemo, type DemoStage } from './demo-stage';
 import { inColours, seriousProblems, watchPage } from './watch-page';
 
@@ -10,7 +10,7 @@ let complaints: string[];
 let shell = '';
 beforeAll(async () => {
   stage = await startDemo('fail=0.1,drop=0.03,stall=400,expire=90,restart=500,slow=4');
-  page = await stage.browser.newPage();
+  page = await freshPage(stage.browser);
   complaints = await watchPage(page);
 });
 afterAll(() => stage.close());

@@ -274,7 +274,7 @@ const inCell = (text: string) => text.replaceAll(disk, '').replaceAll('|', '\\|'
 /** Each door says the sentence, and none an error of its own. */
 async function lookAtDoors(server: Server, fault: Fault, operation: string): Promise<void> {
   for (const path of ['/', '/house-rules', '/health', ...(shellId ? [`/shells/${shellId}/comb`] : [])]) {
-    const { status, text } = await server.page(path);
+    const { status, text } = await server.wholePage(path);
     if (status >= 500 && !/room left|locked|may not write|damaged|missing|could not be read/.test(text))
       failures.push(
         `${fault.name}, ${operation}: ${path} answers ${status} without a reason: ${text.slice(0, 120)}`,

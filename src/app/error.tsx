@@ -1,4 +1,5 @@
 'use client';
+import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { sentenceOfDigest } from '@/services/storage/fault-digest';
 import { PageTitle } from '@/ui/frame/page-title';
@@ -15,11 +16,13 @@ export default function ErrorPage({ error, reset }: ErrorPageProps) {
     <main id="main" style={{ padding: 22, maxWidth: 720 }}>
       <PageTitle title={sentence ? 'This can’t be shown now' : 'Something went wrong'} />
       <h1>{sentence ? 'This can’t be shown now' : 'Something went wrong in Currycomb itself'}</h1>
-      <p role="alert">{sentence ?? 'Try once more; if it happens again, the list of shells still works.'}</p>
-      <p style={{ display: 'flex', gap: 16 }}>
-        <button type="button" onClick={reset}>
+      <p role="alert">
+        {sentence ?? 'Try once more. If it happens again, what happened stands under “Data folder”.'}
+      </p>
+      <p style={{ display: 'flex', gap: 16, alignItems: 'center' }}>
+        <Button variant="contained" onClick={reset}>
           Try again
-        </button>
+        </Button>
         <Link href="/">Go to the list of shells</Link>
         <Link href="/folder">Look at the data folder</Link>
       </p>

@@ -1,10 +1,8 @@
 import { collect } from '@/core/collect';
-import { contentKeys } from '@/core/compare/content-keys';
 import { contentNode, linkGraphOf } from '@/core/links/graph';
 import { reachableFrom } from '@/core/links/reachability';
 import { textOfContent } from '@/core/links/scans';
-import type { Content, CourseEvent, Item, Shell } from '@/core/shell/model';
-import { outlineOf } from '@/core/shell/outline';
+import type { Content, CourseEvent, Shell } from '@/core/shell/model';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { titleKey } from '@/core/text/normalise';
 import { sideOfTerm } from '@/core/time/term';
@@ -16,11 +14,10 @@ import {
   type IncomingThing,
   type Standing,
 } from './incoming';
-import { eventDifferences, itemDifferences } from './differences';
+import { eventDifferences } from './differences';
+import { ItemHolder } from './held-items';
 import { needsOf } from './needs';
-
-type Verdict = Pick<IncomingThing, 'standing' | 'counterpart' | 'differences'>;
-const isNew: Verdict = { standing: 'new', counterpart: null, differences: [] };
+import { isNew, type Held, type Verdict } from './verdict';
 
 /**
  * Holds an incoming package against the shell it would come into. What has the same identifier, path or UID is the same
@@ -28,7 +25,7 @@ const isNew: Verdict = { standing: 'new', counterpart: null, differences: [] };
  */
 export function holdAgainst(shell: Shell, incoming: Shell): AddPreview {
   const things = propose(shell, incoming, [
-    ...heldItems(shell, incoming),
+    ...new ItemHolder(shell, incoming).held(),
     ...heldFiles(shell, incoming),
     ...heldEvents(shell, incoming),
     ...heldSetup(shell, incoming),
@@ -38,101 +35,7 @@ export function holdAgainst(shell: Shell, incoming: Shell): AddPreview {
   return { things, counts, needs: needsOf(incoming) };
 }
 
-type Held = Omit<IncomingThing, 'proposed' | 'leftOut'>;
-
-function heldItems(shell: Shell, incoming: Shell): Held[] {
-  const here = {
-    outline: outlineOf(shell),
-    keys: contentKeys(shell, linkGraphOf(shell)),
-    contents: byId(shell),
-  };
-  const there = {
-    outline: outlineOf(incoming),
-    keys: contentKeys(incoming, linkGraphOf(incoming)),
-    contents: byId(incoming),
-  };
-  const byRef = new Map<string, Item>(shell.items.map((i) => [i.ref, i]));
-  const byContent = new Map<string, Item>();
-  const byTitle = new Map<string, Item[]>();
-  const titled = (item: Item, parent: string) => `${item.kind} ${parent} ${titleKey(item.title)}`;
-  for (const item of shell.items) {
-    for (const key of [here.keys.of(item), here.keys.looseOf(item)])
-      if (key !== null && !byContent.has(key)) byContent.set(key, item);
-    const key = titled(item, item.placed ? (item.parent ?? '') : '-');
-    collect(byTitle, key, item);
-  }
-  const counterparts = new Map<string, Item>();
-  return incoming.items.map((item): Held => {
-    const equal = (other: Item) =>
-      there.keys.of(item) === here.keys.of(other) || there.keys.looseOf(item) === here.keys.looseOf(other);
-    const verdict = ((): Verdict => {
-      const same = byRef.get(item.ref);
-      const container = item.content === null;
-      if (
-        same &&
-        same.kind === item.kind &&
-        (titleKey(same.title) === titleKey(item.title) || (!container && equal(same)))
-      ) {
-        counterparts.set(item.ref, same);
-        return judge(
-          same,
-          itemDifferences(
-            same,
-            item,
-            here.contents.get(same.content ?? ''),
-            there.contents.get(item.content ?? ''),
-            equal(same),
-          ),
-        );
-      }
-      const keys = container ? [] : [there.keys.of(item), there.keys.looseOf(item)].filter((k) => k !== null);
-      const twin = keys
-        .map((k) => byContent.get(k))
-        .find(
-          (i) =>
-            i !== undefined && (titleKey(i.title) === titleKey(item.title) || there.keys.words(item) >= 5),
-        );
-      if (twin) {
-        counterparts.set(item.ref, twin);
-        return { standing: 'doubled', counterpart: named(twin), differences: [] };
-      }
-      const parent = item.parent === null ? null : counterparts.get(item.parent);
-      if (item.placed && parent === undefined) return isNew;
-      const namesake = byTitle.get(titled(item, item.placed ? (parent?.ref ?? '') : '-'));
-      if (!namesake || namesake.length !== 1) return isNew;
-      const [other] = namesake as [Item];
-      counterparts.set(item.ref, other);
-      if (container) return { standing: 'there', counterpart: named(other), differences: [] };
-      return judge(
-        other,
-        itemDifferences(
-          other,
-          item,
-          here.contents.get(other.content ?? ''),
-          there.contents.get(item.content ?? ''),
-          false,
-        ),
-      );
-    })();
-    return {
-      key: incomingKey('item', item.ref),
-      type: 'item',
-      ref: item.ref,
-      kind: item.kind,
-      title: item.title,
-      parent: item.parent === null ? null : incomingKey('item', item.parent),
-      ...verdict,
-    };
-  });
-}
-
 const byId = (shell: Shell) => new Map<string, Content>(shell.contents.map((c) => [c.id, c]));
-const named = (item: Item) => ({ ref: item.ref, title: item.title });
-const judge = (other: Item, differences: readonly string[]): Verdict => ({
-  standing: differences.length ? 'differs' : 'there',
-  counterpart: named(other),
-  differences,
-});
 
 function heldFiles(shell: Shell, incoming: Shell): Held[] {
   const byPath = new Map<string, { sha256: string; bytes: number }>(

@@ -1,4 +1,5 @@
 'use client';
+import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { Suspense, use, useSyncExternalStore, type ComponentType } from 'react';
 import { UnreadableShell } from '../frame/unreadable-shell';
@@ -68,9 +69,9 @@ function NotShown({ sentence }: { sentence: string }) {
     <div className={styles.trouble}>
       <h1>This can’t be shown now</h1>
       <p role="alert">{sentence}</p>
-      <button type="button" onClick={() => router.refresh()}>
+      <Button variant="contained" onClick={() => router.refresh()}>
         Try again
-      </button>
+      </Button>
     </div>
   );
 }
