@@ -130,7 +130,10 @@ export async function bringIn(
   await chooseFiles(page, files);
   for (const [name, value] of Object.entries(fields)) await setField(page, name, value);
   await clickText(page, 'button', 'Bring in');
-  await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), { timeout: 30_000 });
+  await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), {
+    timeout: 30_000,
+    polling,
+  });
   await waitForText(page, 'Intake report');
   return new URL(page.url()).pathname.split('/')[2]!;
 }
@@ -191,7 +194,7 @@ export async function setField(page: Page, name: string, value: string): Promise
 /** Types a day, 2027-01-11, into the field inside an element. */
 export async function typeDay(page: Page, around: string, day: string): Promise<void> {
   const [year = '', month = '', date = ''] = day.split('-');
-  await page.waitForFunction(() => document.documentElement.dataset['live'] !== undefined);
+  await page.waitForFunction(() => document.documentElement.dataset['live'] !== undefined, { polling });
   await page.focus(`${around} [role=spinbutton]`);
   await page.keyboard.type(`${month}${date}${year}`, { delay: 40 });
 }
@@ -205,10 +208,16 @@ export async function freshPage(browser: Browser): Promise<Page> {
   return first?.url() === 'about:blank' ? first : browser.newPage();
 }
 
+/** So often a page is looked at, in milliseconds. Frames are no clock: on a busy machine none may come for long. */
+const polling = 50;
+
 /** Goes to an address; the page is there when its stage is, too. */
 export async function visit(page: Page, address: string): Promise<HTTPResponse | null> {
   const response = await page.goto(address, { waitUntil: 'load' });
-  await page.waitForFunction(() => document.querySelector('[data-opening]') === null, { timeout: 40_000 });
+  await page.waitForFunction(() => document.querySelector('[data-opening]') === null, {
+    timeout: 40_000,
+    polling,
+  });
   return response;
 }
 
@@ -223,7 +232,7 @@ export async function clickText(page: Page, selector: string, words: string): Pr
             (e) =>
               (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled,
           )) ?? null,
-    { timeout: 40_000 },
+    { timeout: 40_000, polling },
     selector,
     words,
   );
@@ -234,7 +243,10 @@ export async function clickText(page: Page, selector: string, words: string): Pr
   // A page that has just come in may still move: a click aims at where the element stood when it was looked for.
   await element.evaluate(async (e) => {
     for (let still = 0, before = ''; still < 3;) {
-      await new Promise((resolve) => requestAnimationFrame(resolve));
+      await new Promise((resolve) => {
+        requestAnimationFrame(resolve);
+        setTimeout(resolve, 200);
+      });
       const { x, y, width, height } = e.getBoundingClientRect();
       const now = `${x} ${y} ${width} ${height}`;
       still = now === before ? still + 1 : 0;
@@ -251,7 +263,7 @@ export async function clickText(page: Page, selector: string, words: string): Pr
 export async function waitForText(page: Page, words: string, timeout = 40_000): Promise<void> {
   const wait = page.waitForFunction(
     (w) => (document.body?.innerText ?? '').replace(/\s+/g, ' ').includes(w),
-    { timeout },
+    { timeout, polling },
     words,
   );
   await wait.catch(async () => {
