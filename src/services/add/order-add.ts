@@ -8,7 +8,7 @@ import { spellDate, type LocalDate } from '@/core/time/local-date';
 import { incomings, runs } from '@/store/schema';
 import type { Context } from '../context';
 import { rulesFor } from '../house-rules/house-rules';
-import { type CurrentShell } from '../shells/current-shell';
+import type { CurrentShell } from '../shells/current-shell';
 import { blobHash } from '../shells/kept-state';
 import { earlierAdding } from './preview-view';
 

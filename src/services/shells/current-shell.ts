@@ -36,13 +36,13 @@ export interface CurrentShell {
   readonly smoothness: Smoothness | null;
 }
 
-export function findShell(context: OpenFolder, id: string): CurrentShell | null {
-  const { db } = context;
+export function findShell(folder: OpenFolder, id: string): CurrentShell | null {
+  const { db } = folder;
   const row = db.select().from(shells).where(eq(shells.id, id)).get();
   if (!row) return null;
   const version = findVersion(db, row.versionId);
   if (!version) throw lost('The state of this shell');
-  const audit = latestAudit(context, row.versionId);
+  const audit = latestAudit(folder, row.versionId);
   return {
     row,
     version,

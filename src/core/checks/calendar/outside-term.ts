@@ -1,4 +1,4 @@
-import { elementAt } from '@/core/sure';
+import { sayDates } from '@/core/time/say-dates';
 import { smallest } from '@/core/collect';
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
@@ -54,10 +54,7 @@ export const outsideTerm = defineCheck({
         evidence: [
           {
             label: event.occurrences.length === 1 ? 'Date' : 'Dates',
-            value:
-              event.occurrences.length === 1
-                ? spellDate(dateOf(elementAt(event.occurrences, 0)))
-                : `${event.occurrences.length}, from ${spellDate(dateOf(elementAt(event.occurrences, 0)))} to ${spellDate(dateOf(elementAt(event.occurrences, -1)))}`,
+            value: sayDates(event.occurrences.map(dateOf)),
             where: event.ref,
           },
           {

@@ -7,7 +7,7 @@ import type { Context } from '../../context';
 import { planOf } from '../../decide/plan';
 import { rulesFor } from '../../house-rules/house-rules';
 import type { SealedRehearsal } from '../../rehearse/order-rehearsal';
-import { type CurrentShell } from '../../shells/current-shell';
+import type { CurrentShell } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { insertOperations } from '../operation-rows';
 import { hostRunJob } from './host-run-job';

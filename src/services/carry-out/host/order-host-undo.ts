@@ -5,7 +5,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runBatches, runs } from '@/store/schema';
 import type { Context } from '../../context';
 import { rulesFor } from '../../house-rules/house-rules';
-import { type CurrentShell, type RunRow } from '../../shells/current-shell';
+import type { CurrentShell, RunRow } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { writeOperations } from '../operation-rows';
 import { hostRunJob } from './host-run-job';
