@@ -132,6 +132,12 @@ export type ListedFinding = Omit<Finding, 'evidence' | 'substance' | 'message'> 
   /** What else may be done about it: actions that it offers beside its remedy. */
   readonly offers?: readonly string[];
 };
+/** A finding as far as a picture of the shell shows it. */
+export type DrawnFinding = Pick<
+  Finding,
+  'id' | 'check' | 'family' | 'urgency' | 'title' | 'keep' | 'coveredBy'
+> & { readonly subjects: readonly SubjectRef[] };
+
 export function listed(finding: Finding): ListedFinding {
   const { evidence, substance: _, message: __, ...rest } = finding;
   const [first] = evidence;

@@ -1,5 +1,5 @@
 import { countThings, type ShellCounts } from '@/core/shell/inventory';
-import type { Finding } from './finding';
+import type { DrawnFinding } from './finding';
 
 export interface Smoothness {
   /** 0 to 100, rounded down, so that 100 means all. */
@@ -14,7 +14,7 @@ export interface Smoothness {
  */
 export function smoothnessOf(
   counts: ShellCounts,
-  open: readonly Pick<Finding, 'subjects' | 'keep'>[],
+  open: readonly Pick<DrawnFinding, 'subjects' | 'keep'>[],
   alsoRough = 0,
 ): Smoothness {
   const total = countThings(counts);

@@ -16,7 +16,8 @@ const wideFrom = 0xf0000000;
 export class ZipWriter {
   private readonly file: number;
   private readonly entries: ZipEntry[] = [];
-  private blocks: Buffer[] = [];
+  /** What waits to be written is copied here: a small entry must not hold on to the large buffer that it is a slice of. */
+  private readonly block = Buffer.allocUnsafe(blockBytes);
   private gathered = 0;
   /** Bytes that went to the file. */
   private written = 0;
@@ -91,16 +92,20 @@ export class ZipWriter {
   }
 
   private put(bytes: Buffer): void {
-    this.blocks.push(bytes);
-    this.gathered += bytes.length;
-    if (this.gathered >= blockBytes) this.flush();
+    if (this.gathered + bytes.length > blockBytes) this.flush();
+    if (bytes.length > blockBytes) return this.write(bytes);
+    this.gathered += bytes.copy(this.block, this.gathered);
   }
 
   private flush(): void {
-    writeWhole(this.file, Buffer.concat(this.blocks), this.written);
-    this.written += this.gathered;
-    this.blocks = [];
+    const waiting = this.block.subarray(0, this.gathered);
     this.gathered = 0;
+    this.write(waiting);
+  }
+
+  private write(bytes: Buffer): void {
+    writeWhole(this.file, bytes, this.written);
+    this.written += bytes.length;
   }
 }
 

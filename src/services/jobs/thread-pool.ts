@@ -6,6 +6,8 @@ interface Thread {
   job: string | null;
   /** The shell that it worked on last: what it worked out about it is still at hand. */
   shellId: string | null;
+  /** Ends it when it was idle for too long. */
+  idle: NodeJS.Timeout | null;
 }
 
 export interface PoolListener {
@@ -16,10 +18,17 @@ export interface PoolListener {
 
 /** A thread that has nothing to do holds at most so much memory, in bytes. */
 const mostIdleHeap = 160 * 1024 ** 2;
+/** An idle thread is ended after so many milliseconds: what it remembers is on the disk as well. */
+const longestIdle = 60_000;
+/**
+ * What a thread may hold, in megabytes. The engine lets garbage stand for longer the more it may take: below two
+ * gigabytes it cleans up twice as often as without a limit.
+ */
+const mostHeap = 2_000;
 
 /**
- * A few worker threads, started when they are needed; each does one job at a time. `size` are kept; where all of them are
- * busy one more is started, and ended when its job is.
+ * A few worker threads, started when they are needed; each does one job at a time. An idle one is always used before
+ * another is started. `size` are kept; where all of them are busy one more is started, and ended when its job is.
  */
 export class ThreadPool {
   private readonly threads: Thread[] = [];
@@ -34,7 +43,9 @@ export class ThreadPool {
   /** Gives a job to a free thread, best to one that knows the shell. */
   start(message: JobMessage, shellId: string | null): void {
     const free = this.threads.filter((thread) => thread.job === null);
-    const thread = free.find((t) => t.shellId === shellId) ?? this.freshOr(free);
+    const thread = free.find((t) => t.shellId === shellId) ?? free[0] ?? this.open();
+    if (thread.idle) clearTimeout(thread.idle);
+    thread.idle = null;
     thread.job = message.id;
     thread.shellId = shellId;
     thread.worker.postMessage(message);
@@ -55,6 +66,7 @@ export class ThreadPool {
     thread.job = null;
     const isOneTooMany = this.threads.length > this.size;
     if (heapBytes > mostIdleHeap || isOneTooMany) void this.retire(thread);
+    else thread.idle = setTimeout(() => void this.retire(thread), longestIdle).unref();
   }
 
   /** Ends the thread of a job; what it was doing is thrown away. Resolves when it writes nothing any more. */
@@ -73,20 +85,17 @@ export class ThreadPool {
 
   async close(): Promise<void> {
     const threads = this.threads.splice(0);
+    for (const { idle } of threads) if (idle) clearTimeout(idle);
     await Promise.all(threads.map((thread) => thread.worker.terminate()));
-  }
-
-  private freshOr(free: readonly Thread[]): Thread {
-    const [first] = free;
-    return first && this.threads.length >= this.size ? first : this.open();
   }
 
   private open(): Thread {
     const worker = new Worker(this.workerFile, {
       workerData: { dataDir: this.dataDir },
       env: { ...process.env },
+      resourceLimits: { maxOldGenerationSizeMb: mostHeap },
     });
-    const thread: Thread = { worker, job: null, shellId: null };
+    const thread: Thread = { worker, job: null, shellId: null, idle: null };
     worker.unref();
     worker.on('message', (report: JobReport) => this.listener.hear(report));
     worker.on('error', (error: Error) => this.lose(thread, error));

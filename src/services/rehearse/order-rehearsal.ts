@@ -36,6 +36,9 @@ export function isRehearsed(folder: OpenFolder, shell: CurrentShell): boolean {
   return row?.versionId === shell.version.id && row.planKey === shell.plan.key && shell.plan.key !== '';
 }
 
+const isShownNow = (view: RehearsalView | { readonly after: object }): view is RehearsalView =>
+  'comebacks' in view && 'findings' in view.after;
+
 export interface SealedRehearsal {
   readonly seal: string;
   /** What is carried out: the normalised steps. */
@@ -48,8 +51,8 @@ export function sealedRehearsal(folder: OpenFolder, shell: CurrentShell): Sealed
   if (!isRehearsed(folder, shell)) return null;
   const row = folder.db.select().from(rehearsals).where(eq(rehearsals.shellId, shell.row.id)).get();
   if (!row) return null;
-  const view = JSON.parse(row.view) as RehearsalView | Omit<RehearsalView, 'comebacks'>;
+  const view = JSON.parse(row.view) as RehearsalView | { readonly after: object };
   // One that an earlier Currycomb kept lacks what is shown now: it is rehearsed again.
-  if (!('comebacks' in view)) return null;
+  if (!isShownNow(view)) return null;
   return { seal: row.seal, steps: JSON.parse(row.steps) as Step[], view };
 }

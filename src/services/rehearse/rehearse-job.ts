@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { Audit } from '@/core/checks/run-checks';
-import type { Finding } from '@/core/checks/finding';
+import type { DrawnFinding, Finding } from '@/core/checks/finding';
 import type { HouseRules } from '@/core/checks/house-rules';
 import { sealOf } from '@/core/plan/normalise';
 import { comebacksOf, type Comebacks } from '@/core/plan/comebacks';
@@ -49,8 +49,15 @@ export interface RehearsalView {
   /** The outline before and after as far as they differ, line by line. */
   readonly outline: readonly OutlineLine[];
   readonly before: { readonly counts: Audit['counts'] };
-  readonly after: { readonly audit: Audit; readonly sketch: Sketch };
+  readonly after: {
+    readonly counts: Audit['counts'];
+    readonly findings: readonly FindingAfter[];
+    readonly sketch: Sketch;
+  };
 }
+
+/** A finding of the copy: what draws it, and what tells whether it was left be. */
+export type FindingAfter = DrawnFinding & Pick<Finding, 'substance'>;
 
 /** Something that a guard holds back, with what can be done instead. */
 export interface BlockedThing {
@@ -177,8 +184,18 @@ function viewOf({ run, after, closed, caused, gained, lost }: Rehearsal, rules: 
     notReachingNow: notReaching(run.before, rules.catchAllCategories).length,
     outline: outlineDifference(run.before, run.after),
     before: { counts: takeInventory(run.before).counts },
-    after: { audit: after, sketch: sketchOf(run.after) },
+    after: {
+      counts: after.counts,
+      findings: after.findings.map(findingAfter),
+      sketch: sketchOf(run.after),
+    },
   };
+}
+
+function findingAfter(finding: Finding): FindingAfter {
+  const { id, check, family, urgency, title, keep, coveredBy, substance } = finding;
+  const subjects = finding.subjects.map(({ type, ref }) => ({ type, ref }));
+  return { id, check, family, urgency, title, keep, coveredBy, substance, subjects };
 }
 
 const thingsOf = (shell: Shell): Map<string, unknown> =>

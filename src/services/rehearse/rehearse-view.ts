@@ -63,11 +63,10 @@ function sealedView(folder: OpenFolder, shell: CurrentShell): SealedView | null 
       .all()
       .map((one) => `${one.check} ${one.substance}`),
   );
-  const { audit } = view.after;
-  const findings = audit.findings.filter((f) => !left.has(`${f.check} ${f.substance}`));
+  const findings = view.after.findings.filter((f) => !left.has(`${f.check} ${f.substance}`));
   return {
     ...view,
-    after: { ...view.after, audit: { ...audit, findings } },
-    smoothnessAfter: smoothnessOf(audit.counts, findings),
+    after: { ...view.after, findings },
+    smoothnessAfter: smoothnessOf(view.after.counts, findings),
   };
 }

@@ -1,9 +1,6 @@
 import { largest, smallest } from '@/core/collect';
-import type { Family, ListedFinding, Urgency } from '@/core/checks/finding';
+import type { DrawnFinding, Family, Urgency } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
-
-/** What the Coat needs of a finding. */
-export type CoatFinding = Omit<ListedFinding, 'proof'>;
 
 /** One thing of the shell as the Coat draws it. */
 export interface Bristle {
@@ -37,8 +34,8 @@ export interface CoatModel {
 const rank: Readonly<Record<Urgency, number>> = { 'fix-first': 3, 'look-at': 2, tidy: 1 };
 
 /** A bristle for each thing: what carries a finding stands up, in the colour of its most urgent one. */
-export function coatModel(sketch: Sketch, findings: readonly CoatFinding[]): CoatModel {
-  const worst = new Map<string, CoatFinding>();
+export function coatModel(sketch: Sketch, findings: readonly DrawnFinding[]): CoatModel {
+  const worst = new Map<string, DrawnFinding>();
   for (const finding of findings)
     for (const subject of finding.subjects) {
       if (subject.ref === finding.keep || subject.type === 'shell') continue;
@@ -77,7 +74,7 @@ export function coatModel(sketch: Sketch, findings: readonly CoatFinding[]): Coa
   };
 }
 
-function doubled(sketch: Sketch, findings: readonly CoatFinding[]): Stretch[] {
+function doubled(sketch: Sketch, findings: readonly DrawnFinding[]): Stretch[] {
   const place = new Map(sketch.items.map((i, at) => [i.ref, at]));
   return findings
     .filter((f) => f.check === 'duplicate.repeated-import' && f.coveredBy === null)

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useColorScheme } from '@mui/material/styles';
-import type { CoatFinding } from './coat-model';
+import type { DrawnFinding } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel, type Bristle, type CoatModel } from './coat-model';
 import { layOut, placeAt, type CoatLayout, type Place } from './coat-layout';
@@ -11,7 +11,7 @@ import styles from './coat.module.css';
 
 interface CoatProps {
   readonly sketch: Sketch;
-  readonly findings: readonly CoatFinding[];
+  readonly findings: readonly DrawnFinding[];
   readonly label: string;
   readonly onOpen?: (finding: string) => void;
 }

@@ -2,7 +2,7 @@
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useMemo, useRef } from 'react';
 import { collect } from '@/core/collect';
-import type { CoatFinding } from './coat-model';
+import type { DrawnFinding } from '@/core/checks/finding';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel } from './coat-model';
 import { readPalette } from './draw-coat';
@@ -20,8 +20,8 @@ export function UprightCoat({
   onOpen,
 }: {
   sketch: Sketch;
-  findings: readonly CoatFinding[];
-  current: CoatFinding | null;
+  findings: readonly DrawnFinding[];
+  current: DrawnFinding | null;
   onOpen: (finding: string) => void;
 }) {
   const { box, height } = useSize();

@@ -110,7 +110,7 @@ function TwoCoats({ view: { before }, sealed: { after, smoothnessAfter } }: Rehe
         <h2 id="after">
           Afterwards <span className="soft number">{smoothnessAfter.percent} % smooth</span>
         </h2>
-        <Coat sketch={after.sketch} findings={after.audit.findings} label="The Coat afterwards" />
+        <Coat sketch={after.sketch} findings={after.findings} label="The Coat afterwards" />
       </section>
     </div>
   );
