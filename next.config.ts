@@ -1,10 +1,35 @@
 import type { NextConfig } from 'next';
 
+/**
+ * Packages that the server loads once from where they are installed. What is not named here is copied into the bundle of
+ * every page and route that uses it, and each copy takes its share of memory.
+ */
+const sharedPackages = [
+  'better-sqlite3',
+  'chokidar',
+  'csv-parse',
+  'csv-stringify',
+  'diff',
+  'drizzle-orm',
+  'entities',
+  'exceljs',
+  'htmlparser2',
+  'ical.js',
+  'iconv-lite',
+  'luxon',
+  'pino',
+  'piscina',
+  'sanitize-html',
+  'saxes',
+  'undici',
+  'zod',
+];
+
 const config: NextConfig = {
   // The tests build into a folder of their own, so that a demo that runs beside them keeps its pages.
   distDir: process.env['CURRYCOMB_BUILD'] ?? '.next',
   poweredByHeader: false,
-  serverExternalPackages: ['better-sqlite3', 'exceljs', 'piscina'],
+  serverExternalPackages: sharedPackages,
   devIndicators: false,
   // Pages that are drawn without the layout, reports for one, have the browser ask for it by itself.
   async rewrites() {

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { serverEnvironment } from '../scripts/server-environment.mjs';
 import puppeteer, { type Browser, type ElementHandle, type HTTPResponse, type Page } from 'puppeteer-core';
 
 export const chromeArguments = [
@@ -64,7 +65,13 @@ async function serve(
 ): Promise<ChildProcess> {
   const address = `http://127.0.0.1:${port}`;
   const server = spawn('node', ['dist/server.mjs', '--port', String(port)], {
-    env: { ...process.env, ...more, CURRYCOMB_DATA: dataDir, NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...process.env,
+      ...serverEnvironment,
+      ...more,
+      CURRYCOMB_DATA: dataDir,
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   const said: string[] = [];

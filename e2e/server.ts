@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { setTimeout as pause } from 'node:timers/promises';
+import { serverEnvironment } from '../scripts/server-environment.mjs';
 import { freePort } from './browser';
 
 /** What a request came to. */
@@ -55,6 +56,7 @@ export class Server {
     const child = spawn('node', ['dist/server.mjs', '--port', String(this.port)], {
       env: {
         ...process.env,
+        ...serverEnvironment,
         ...this.env,
         ...more,
         CURRYCOMB_DATA: this.dataDir,

@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { serverEnvironment } from './server-environment.mjs';
 
 const port = Number(process.argv[2]);
 const address = `http://127.0.0.1:${port}`;
@@ -39,6 +40,7 @@ start(['dist/stand-ins/campus.mjs', String(port + 10)], { CAMPUS_DATA: process.e
 // The web outside stands in, too: no probe of the demo leaves this computer.
 start(['dist/stand-ins/outside-web.mjs', web]);
 start(['dist/server.mjs', '--port', String(port)], {
+  ...serverEnvironment,
   CURRYCOMB_HOST: hostAddress,
   CURRYCOMB_WEB: web,
 });

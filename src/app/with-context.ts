@@ -2,7 +2,7 @@ import { UnreadableStore } from '@/core/shell/unreadable-store';
 import type { Context } from '@/services/context';
 import { faultOf } from '@/services/log/fault';
 import { noteTrouble } from '@/services/log/troubles';
-import { appContext, dataFolder } from '@/services/open-context';
+import { appContext, dataFolder } from '@/services/app-context';
 import { StorageFault, storageFault } from '@/services/storage/storage-fault';
 
 /**

@@ -72,20 +72,3 @@ async function closeAll(
 
 /** Another process works in the data folder. */
 export class FolderTaken extends StorageFault {}
-
-const holder = globalThis as typeof globalThis & { currycomb?: Context };
-
-export const rootFolder = (): string => process.env['CURRYCOMB_ROOT'] ?? process.cwd();
-
-/** Where the web process keeps everything. */
-export const dataFolder = (): string => process.env['CURRYCOMB_DATA'] ?? join(rootFolder(), '.data');
-
-/** The one context of the web process. Where it can't be opened, whoever asks next tries again. */
-export function appContext(): Context {
-  const root = rootFolder();
-  return (holder.currycomb ??= openContext({
-    dataDir: dataFolder(),
-    migrationsDir: join(root, 'src/store/migrations'),
-    workers: join(root, 'dist/workers'),
-  }));
-}

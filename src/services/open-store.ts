@@ -1,9 +1,12 @@
-import { clearLeftovers } from './storage/leftovers';
+import { join } from 'node:path';
+import { appContext, dataFolder, provideContext, rootFolder } from './app-context';
+import type { Context } from './context';
 import { faultOf } from './log/fault';
 import { noteTrouble } from './log/troubles';
-import { appContext, FolderTaken } from './open-context';
+import { FolderTaken, openContext } from './open-context';
 import { appWatcher } from './watched/folder-watcher';
-import { StorageFault } from './storage/storage-fault';
+import { clearLeftovers } from './storage/leftovers';
+import { isStorageFault } from './storage/storage-fault';
 
 /** How often what nobody fetched is cleared away, in milliseconds. */
 const clearedEvery = 10 * 60_000;
@@ -13,11 +16,12 @@ const clearedEvery = 10 * 60_000;
  * can’t be used now, says why: every page and request says it, too, and tries again.
  */
 export function openStore(): void {
+  provideContext(openOnce());
   try {
     clearLeftovers(appContext(), Date.now());
     void appWatcher(appContext()).begin();
   } catch (error) {
-    if (!(error instanceof StorageFault)) throw error;
+    if (!isStorageFault(error)) throw error;
     process.stderr.write(`${error.message}\n`);
     if (error instanceof FolderTaken) process.exit(1);
     noteTrouble({ during: 'start', id: '', sentence: error.message, fault: faultOf(error.cause) });
@@ -25,11 +29,23 @@ export function openStore(): void {
   setInterval(clearAgain, clearedEvery).unref();
 }
 
+/** Opens the folder when it is first asked for. Where it can't be opened, whoever asks next tries again. */
+function openOnce(): () => Context {
+  let context: Context | null = null;
+  const root = rootFolder();
+  const paths = {
+    dataDir: dataFolder(),
+    migrationsDir: join(root, 'src/store/migrations'),
+    workers: join(root, 'dist/workers'),
+  };
+  return () => (context ??= openContext(paths));
+}
+
 function clearAgain(): void {
   try {
     clearLeftovers(appContext(), Date.now());
   } catch (error) {
-    const sentence = error instanceof StorageFault ? error.message : null;
+    const sentence = isStorageFault(error) ? error.message : null;
     noteTrouble({ during: 'clearing up', id: '', sentence, fault: faultOf(error) });
   }
 }

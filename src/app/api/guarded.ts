@@ -1,4 +1,4 @@
-import { dataFolder } from '@/services/open-context';
+import { dataFolder } from '@/services/app-context';
 import { refuseForeign, unexpected } from '@/services/safety/answer';
 
 interface RouteParams<P> {

@@ -1,5 +1,5 @@
 import type { Context } from '@/services/context';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { notFound } from '@/services/safety/answer';
 import { findShell, type CurrentShell } from '@/services/shells/current-shell';
 import { guarded } from './guarded';

@@ -1,5 +1,5 @@
 import { lastTroubles } from '@/services/log/troubles';
-import { dataFolder } from '@/services/open-context';
+import { dataFolder } from '@/services/app-context';
 import { lastLook } from '@/services/storage/data-folder';
 import { FolderStage } from '@/ui/folder/folder-stage';
 import { TroubleList } from '@/ui/folder/trouble-list';

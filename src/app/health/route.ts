@@ -1,4 +1,4 @@
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { healthOf } from '@/services/storage/health';
 import { guarded } from '../api/guarded';
 

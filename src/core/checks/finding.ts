@@ -138,6 +138,12 @@ export type DrawnFinding = Pick<
   'id' | 'check' | 'family' | 'urgency' | 'title' | 'keep' | 'coveredBy'
 > & { readonly subjects: readonly SubjectRef[] };
 
+export function drawn(finding: Finding): DrawnFinding {
+  const { id, check, family, urgency, title, keep, coveredBy } = finding;
+  const subjects = finding.subjects.map(({ type, ref }) => ({ type, ref }));
+  return { id, check, family, urgency, title, keep, coveredBy, subjects };
+}
+
 export function listed(finding: Finding): ListedFinding {
   const { evidence, substance: _, message: __, ...rest } = finding;
   const [first] = evidence;

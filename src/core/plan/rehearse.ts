@@ -1,20 +1,25 @@
 import { valueFor } from '@/core/sure';
 import type { Audit } from '@/core/checks/run-checks';
-import type { Finding } from '@/core/checks/finding';
+import type { DrawnFinding, Finding } from '@/core/checks/finding';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import { normalise } from './normalise';
 import { runPlan, type PlanRun, type RunRules } from './run-plan';
 import type { Step } from './step';
 
+/** What is needed of the audit of the shell as it is: without what proves the findings, where that takes too much. */
+export interface AuditBefore<Before extends DrawnFinding> extends Pick<Audit, 'counts'> {
+  readonly findings: readonly Before[];
+}
+
 /** What a plan would do: the run on a copy, and what an audit says of both sides. */
-export interface Rehearsal {
+export interface Rehearsal<Before extends DrawnFinding = Finding> {
   readonly run: PlanRun;
   /** The steps that really do something: what is sealed and carried out. */
   readonly normalised: readonly Step[];
-  readonly before: Audit;
+  readonly before: AuditBefore<Before>;
   readonly after: Audit;
-  readonly closed: readonly Finding[];
+  readonly closed: readonly Before[];
   /** Findings that were not there before. */
   readonly caused: readonly Finding[];
   /** What is left of findings that became smaller and go by another id for that. */
@@ -23,15 +28,15 @@ export interface Rehearsal {
   readonly lost: readonly Item[];
 }
 
-export function rehearse(
+export function rehearse<Before extends DrawnFinding>(
   shell: Shell,
-  before: Audit,
+  before: AuditBefore<Before>,
   steps: readonly Step[],
   rules: RunRules,
   audit: (shell: Shell) => Audit,
-): Rehearsal {
+): Rehearsal<Before> {
   const run = runPlan(shell, steps, rules);
-  const after = run.after === shell ? before : audit(run.after);
+  const after = audit(run.after);
   const sight = sightChange(shell, run.after);
   const normalised = normalise(shell, run, rules);
   return { run, normalised, before, after, ...compareAudits(before, after), ...sight };
@@ -42,10 +47,10 @@ export function rehearse(
  * changed, is the same trouble made smaller: it is neither closed nor caused. What is left of larger findings, and goes
  * by another id for that, is told apart, so that the counts of both audits can be followed.
  */
-export function compareAudits(
-  before: Pick<Audit, 'findings'>,
+export function compareAudits<Before extends DrawnFinding>(
+  before: { readonly findings: readonly Before[] },
   after: Pick<Audit, 'findings'>,
-): { closed: Finding[]; caused: Finding[]; leftOver: Finding[] } {
+): { closed: Before[]; caused: Finding[]; leftOver: Finding[] } {
   const afterIds = new Set(after.findings.map((f) => f.id));
   const beforeIds = new Set(before.findings.map((f) => f.id));
   const touched = new Set(

@@ -29,10 +29,15 @@ export interface EyeDeadEnd extends DeadEnd {
   readonly toTitle: string;
 }
 
+/** So many dead ends are listed, as of one check’s findings; a list of a hundred thousand helps nobody. */
+export const mostDeadEnds = 10_000;
+
 /** The shell as a student reaches it, for every moment at once. */
 export interface StudentsEye {
   readonly lines: readonly EyeLine[];
   readonly deadEnds: readonly EyeDeadEnd[];
+  /** How many more there are; missing where all are listed. */
+  readonly unlistedDeadEnds?: number;
   readonly strip: readonly StripWeek[];
   /** Files that staff alone may read. */
   readonly staffFiles: readonly string[];
@@ -59,10 +64,18 @@ export function studentsEye(shell: Shell): StudentsEye {
   const seen = shell.items.filter((item) => reach.of(item).length > 0);
   return {
     lines,
-    deadEnds: reach.deadEnds.map((end) => withTitles(end, outline.byRef)),
+    ...listedDeadEnds(reach.deadEnds, outline.byRef),
     strip: termStrip(shell, seen),
     staffFiles: shell.files.filter(({ readableBy }) => readableBy === 'staff').map(({ path }) => path),
   };
+}
+
+function listedDeadEnds(
+  all: readonly DeadEnd[],
+  byRef: ReadonlyMap<string, Item>,
+): Pick<StudentsEye, 'deadEnds' | 'unlistedDeadEnds'> {
+  const deadEnds = all.slice(0, mostDeadEnds).map((end) => withTitles(end, byRef));
+  return all.length > mostDeadEnds ? { deadEnds, unlistedDeadEnds: all.length - mostDeadEnds } : { deadEnds };
 }
 
 function withTitles(end: DeadEnd, byRef: ReadonlyMap<string, Item>): EyeDeadEnd {

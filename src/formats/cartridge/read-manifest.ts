@@ -73,8 +73,19 @@ export function readManifest(xml: string): Result<Manifest> {
       'sub-manifest',
       'imsmanifest.xml holds a manifest inside the manifest, which is not read; export each part on its own.',
     );
-  return good(new ManifestReader(root).read());
+  const reader = new ManifestReader(root);
+  const manifest = reader.read();
+  const worn = reader.wornIdentifier();
+  if (worn)
+    return bad(
+      'identifier-worn',
+      `imsmanifest.xml calls ${worn.times.toLocaleString('en')} ${worn.what}s “${worn.identifier}”, and an identifier may stand once. It was damaged when it was written: export the package again, or ask whoever made it.`,
+    );
+  return good(manifest);
 }
+
+/** An identifier that comes up again is told and given another name; more often than this it is no slip. */
+const mostRepeats = 1_000;
 
 class ManifestReader {
   readonly notes: IntakeNote[] = [];
@@ -132,6 +143,18 @@ class ManifestReader {
         .map((e) => this.raw(e)),
       notes: this.notes,
     };
+  }
+
+  /** An identifier that stands more often than any slip would explain; null where there is none. */
+  wornIdentifier(): {
+    readonly what: 'item' | 'resource';
+    readonly identifier: string;
+    readonly times: number;
+  } | null {
+    for (const what of ['item', 'resource'] as const)
+      for (const [identifier, times] of this.repeats[what])
+        if (times > mostRepeats) return { what, identifier: clipTitle(identifier), times };
+    return null;
   }
 
   note(code: string, message: string, where: string): void {

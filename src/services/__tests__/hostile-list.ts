@@ -215,8 +215,18 @@ export const hostile: readonly Hostile[] = [
   {
     what: 'a hundred thousand items of one identifier',
     zip: () => rawZip([xml(manifest(item('same', 'A').repeat(100_000), ''))]),
+    outcome: 'refused',
+  },
+  {
+    what: 'a thousand items of one identifier',
+    zip: () => rawZip([xml(manifest(item('same', 'A').repeat(1_000), ''))]),
     outcome: 'read',
     note: 'identifier-twice',
+  },
+  {
+    what: 'a thousand and one resources of one identifier',
+    zip: () => rawZip([xml(manifest('', resource('same', 'webcontent', 'a.html').repeat(1_001)))]),
+    outcome: 'refused',
   },
   {
     what: 'resources that depend on each other in a circle',

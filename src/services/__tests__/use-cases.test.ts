@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { exportJob } from '../prove/export-job';
 import { readdirSync, writeFileSync } from 'node:fs';
+import { eq } from 'drizzle-orm';
 import { join } from 'node:path';
 import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
 import { uploadsDir } from '../bring-in/uploads';
@@ -20,6 +20,7 @@ import { auditOf, signOffOf } from '../prove/reports/shell-reports';
 import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
 import { findShell, runsOf, type CurrentShell } from '../shells/current-shell';
 import { frameView } from '../shells/frame-view';
+import { rehearsals } from '@/store/schema';
 import { DataFolder, must, today } from './data-folder';
 
 // The use cases over a real database and the real worker threads, without the web around them.
@@ -78,6 +79,20 @@ test('what can’t be read leaves nothing behind, and the sentence says why', as
   ).toMatchObject({ ok: false, trouble: { message: expect.stringMatching(/did not arrive whole/) } });
 });
 
+/** Has the rehearsal look as one that an earlier Currycomb kept, with the audit of the copy whole, while something is tried. */
+function keptByEarlierOne(shellId: string, work: () => void): void {
+  const { db } = folder.context;
+  const [kept] = db.select().from(rehearsals).where(eq(rehearsals.shellId, shellId)).all();
+  const view = JSON.parse(kept!.view) as { readonly after: { readonly findings: unknown } };
+  const { findings, ...after } = view.after;
+  const earlier = JSON.stringify({ ...view, after: { ...after, audit: { findings } } });
+  const put = (text: string) =>
+    db.update(rehearsals).set({ view: text }).where(eq(rehearsals.shellId, shellId)).run();
+  put(earlier);
+  work();
+  put(kept!.view);
+}
+
 test('combed, decided, rehearsed, carried out, taken back', async () => {
   expect((await ended(orderComb(context, shellOf(id)))).state).toBe('done');
   const combed = shellOf(id);
@@ -115,6 +130,7 @@ test('combed, decided, rehearsed, carried out, taken back', async () => {
   expect(sealedRehearsal(context, shellOf(id))?.view.closed.map((f) => f.id)).toEqual(
     expect.arrayContaining(empty.map((f) => f.id)),
   );
+  keptByEarlierOne(id, () => expect(sealedRehearsal(context, shellOf(id))).toBeNull());
 
   const before = shellOf(id);
   expect((await ended(must(orderRun(context, before)).jobId)).state).toBe('done');
@@ -179,7 +195,7 @@ test('a job is cancelled whether it waits or runs, and the next one goes on', as
   expect(context.jobs.underWay(id)?.id).toBe(running);
   const stateBlob = shellOf(id).version.stateBlob as never;
   const file = join(folder.folder, 'never-written');
-  const waiting = context.jobs.order(exportJob, id, { stateBlob, what: 'state', file });
+  const waiting = context.jobs.order('export', id, { stateBlob, what: 'state', file });
   expect([context.jobs.cancel(waiting), context.jobs.cancel(running), context.jobs.cancel(running)]).toEqual([
     true,
     true,

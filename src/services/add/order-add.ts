@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { addJob } from './add-job';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { AddPreview } from '@/core/add/incoming';
@@ -74,7 +73,7 @@ export function orderAdd(
     },
     rules: shell.audit ? rulesFor(context, shell.row).written : null,
   };
-  const jobId = context.jobs.order(addJob, shell.row.id, input, (tx) => {
+  const jobId = context.jobs.order('add', shell.row.id, input, (tx) => {
     tx.insert(runs)
       .values({
         id: runId,

@@ -1,6 +1,4 @@
 import { existsSync } from 'node:fs';
-import { sweepJob } from '../storage/sweep-job';
-import { holdAgainstJob } from './hold-against-job';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { LocalDate } from '@/core/time/local-date';
@@ -52,7 +50,7 @@ export function orderIncoming(
     timeZone: loadCurrentZone(context, shell),
     today,
   };
-  const jobId = context.jobs.order(holdAgainstJob, shell.row.id, {
+  const jobId = context.jobs.order('hold-against', shell.row.id, {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { inputs, dispose: files.map((file) => file.path) },
@@ -64,7 +62,7 @@ export function orderIncoming(
 export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
   const incoming = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!incoming) return bad('nothing-incoming', 'There is no package waiting to be added; choose one.');
-  const jobId = context.jobs.order(holdAgainstJob, shell.row.id, {
+  const jobId = context.jobs.order('hold-against', shell.row.id, {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { incomingId: incoming.id, incomingBlob: blobHash.parse(incoming.stateBlob) },
@@ -75,5 +73,5 @@ export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ 
 /** Puts a waiting package away without adding anything. */
 export function dropIncoming(context: Context, shellId: string): void {
   context.db.delete(incomings).where(eq(incomings.shellId, shellId)).run();
-  context.jobs.order(sweepJob, null, {});
+  context.jobs.order('sweep', null, {});
 }

@@ -1,5 +1,4 @@
 import { existsSync } from 'node:fs';
-import { bringInJob } from './bring-in-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
@@ -84,7 +83,7 @@ export function orderBringIn(
     today,
   };
   rememberColumns(context, form.statusColumns);
-  const jobId = context.jobs.order(bringInJob, null, {
+  const jobId = context.jobs.order('bring-in', null, {
     inputs,
     role: form.role,
     dispose: files.map((f) => f.path),

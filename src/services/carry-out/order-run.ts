@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { carryOutJob } from './carry-out-job';
 import { orderHostRun } from './host/order-host-run';
 import { whyNotNow } from './open-run';
 import { insertOperations } from './operation-rows';
@@ -45,7 +44,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
     rules: rulesFor(context, shell.row).written,
     planRows: planOf(context.db, row.id).map((one) => one.id),
   };
-  const jobId = context.jobs.order(carryOutJob, row.id, input, (tx) => {
+  const jobId = context.jobs.order('carry-out', row.id, input, (tx) => {
     const now = new Date().toISOString();
     tx.insert(runs)
       .values({

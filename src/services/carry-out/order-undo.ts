@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import { orderHostUndo, type Wanted } from './host/order-host-undo';
 import { whyNotNow } from './open-run';
-import { undoJob, type UndoInput } from './undo-job';
+import type { UndoInput } from './undo-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, versions } from '@/store/schema';
@@ -43,7 +43,7 @@ export function orderUndo(
     stateBlob: blobHash.parse(shell.version.stateBlob),
   };
   const order = (what: UndoInput['what']) =>
-    good({ jobId: context.jobs.order(undoJob, shell.row.id, { ...common, what }) });
+    good({ jobId: context.jobs.order('undo', shell.row.id, { ...common, what }) });
   if (undo.what === 'since' || (undo.what === 'run' && isLast)) {
     const runs = runsOf(context, shell.row.id).filter(
       (r) => r.state === 'done' && r.startedAt >= run.startedAt,

@@ -3,7 +3,6 @@ import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { runs, versions } from '@/store/schema';
 import type { Context } from '../context';
-import { sweepJob } from '../storage/sweep-job';
 import { inventoryOf, type CurrentShell } from '../shells/current-shell';
 import { runNumbers } from './run-numbers';
 
@@ -99,7 +98,7 @@ export function editRestorePoint(
   if (jobs.underWay(shell.row.id))
     return bad('job-under-way', 'Something is still being done with this shell; wait for its end first.');
   db.update(versions).set({ stateBlob: '' }).where(eq(versions.id, version.id)).run();
-  jobs.order(sweepJob, null, {});
+  jobs.order('sweep', null, {});
   return good({ id: version.id });
 }
 

@@ -1,5 +1,4 @@
 import type { Context } from '../context';
-import { combJob } from './comb-job';
 import { answersFor } from '../probe/known-answers';
 import { rulesFor } from '../house-rules/house-rules';
 import type { CurrentShell } from '../shells/current-shell';
@@ -9,7 +8,7 @@ import type { Desk } from '../jobs/job-record';
 
 /** Orders a shell to be combed; the findings are kept with the version that was combed. */
 export const orderComb = (context: Context, { row, version }: CurrentShell): string =>
-  context.jobs.order(combJob, row.id, {
+  context.jobs.order('comb', row.id, {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
     rules: rulesFor(context, row).written,

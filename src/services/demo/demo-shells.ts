@@ -4,7 +4,6 @@ import { eq } from 'drizzle-orm';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { LocalDate } from '@/core/time/local-date';
 import { shells } from '@/store/schema';
-import { bringInJob } from '../bring-in/bring-in-job';
 import type { ShellInputs } from '../bring-in/shell-inputs';
 import { todayHere } from '../clock';
 import type { Context } from '../context';
@@ -83,7 +82,7 @@ export function orderDemo(context: Context): Result<{ readonly jobIds: readonly 
   const jobIds = demoShells
     .filter((shell) => !here.has(shell.code))
     .map((shell) =>
-      context.jobs.order(bringInJob, null, {
+      context.jobs.order('bring-in', null, {
         inputs: inputsOf(context, shell),
         role: '',
         dispose: [],

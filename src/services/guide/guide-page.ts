@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Marked } from 'marked';
-import { rootFolder } from '../open-context';
+import { rootFolder } from '../app-context';
 
 /** The pages of the guide, in the order of the work, with what each is called. */
 export const guidePages = {

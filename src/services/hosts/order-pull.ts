@@ -7,7 +7,6 @@ import { keptRules, rulesFor } from '../house-rules/house-rules';
 import { whyNotNow } from '../carry-out/open-run';
 import type { CurrentShell } from '../shells/current-shell';
 import { findHost } from './host-records';
-import { pullJob } from './pull-job';
 
 export const pullForm = z.strictObject({ hostId: z.uuid(), shell: z.string().min(1).max(200) });
 
@@ -29,7 +28,7 @@ export function orderPull(
     );
   const { written } = keptRules(context);
   const input = { hostId, hostShell: shell, here: null, combBy: written };
-  return good({ jobId: context.jobs.order(pullJob, null, input) });
+  return good({ jobId: context.jobs.order('pull', null, input) });
 }
 
 /** Orders a shell that stands on a host to be read again, as it is there now. */
@@ -41,5 +40,5 @@ export function orderPullAgain(context: Context, { row, version }: CurrentShell)
   const here = { shellId: row.id, versionId: version.id };
   const { written } = rulesFor(context, row);
   const input = { hostId: row.hostId, hostShell: row.hostShell, here, combBy: written };
-  return good({ jobId: context.jobs.order(pullJob, row.id, input) });
+  return good({ jobId: context.jobs.order('pull', row.id, input) });
 }

@@ -1,5 +1,4 @@
 import { good, type Result } from '@/core/shell/result';
-import { tryRulesJob } from './try-rules-job';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { answersFor } from '../probe/known-answers';
@@ -18,5 +17,5 @@ export function orderTryRules(
   const stateBlob = blobHash.parse(shell.version.stateBlob);
   const rules = { now: rulesFor(context, shell.row).written, then: written };
   const answers = answersFor(context.db, shell.row.id);
-  return good({ jobId: context.jobs.order(tryRulesJob, shell.row.id, { stateBlob, answers, ...rules }) });
+  return good({ jobId: context.jobs.order('try-rules', shell.row.id, { stateBlob, answers, ...rules }) });
 }

@@ -1,5 +1,7 @@
 import type { Transaction } from '@/store/database';
-import type { JobRecord, JobState } from './job-record';
+import type { JobState } from './job-record';
+// Only the type: whoever orders a job names it, and needs none of the code that does it.
+import type { JobInput, JobKind } from './registry';
 
 export interface JobView {
   readonly id: string;
@@ -23,10 +25,10 @@ export const isOver = ({ state }: Pick<JobView, 'state'>): boolean =>
  */
 export interface JobQueue {
   /** The id of the job; that of one under way where the same was ordered for the same shell already. */
-  order<Input>(
-    record: Pick<JobRecord<string, Input, never>, 'kind' | 'input' | 'supersedes'>,
+  order<Kind extends JobKind>(
+    kind: Kind,
     shellId: string | null,
-    input: Input,
+    input: JobInput<Kind>,
     /** Written in one transaction with the order, and only where it is a new one. */
     write?: (tx: Transaction) => void,
   ): string;

@@ -39,6 +39,9 @@ export const jobRecords = {
 } as const;
 
 export type JobKind = keyof typeof jobRecords;
+/** What a job of a kind is given. */
+export type JobInput<Kind extends JobKind> =
+  (typeof jobRecords)[Kind] extends JobRecord<string, infer Input, infer _> ? Input : never;
 /** A record as code that serves every kind sees it; inputs are held against their schema where they enter. */
 export type AnyJob = JobRecord<JobKind, unknown, unknown>;
 export function jobOf(kind: string): AnyJob | null {

@@ -20,10 +20,7 @@ export interface PoolListener {
 const mostIdleHeap = 160 * 1024 ** 2;
 /** An idle thread is ended after so many milliseconds: what it remembers is on the disk as well. */
 const longestIdle = 60_000;
-/**
- * What a thread may hold, in megabytes. The engine lets garbage stand for longer the more it may take: below two
- * gigabytes it cleans up twice as often as without a limit.
- */
+/** What a thread may hold, in megabytes: one that takes more ends, and its job says so; the server goes on. */
 const mostHeap = 2_000;
 
 /**

@@ -10,7 +10,7 @@ import { storageFault } from '../storage/storage-fault';
 import { leftBehind, Refusal, type Desk, type JobRecord, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { insertJob, JobRows, type JobRow } from './job-rows';
-import { jobOf, type AnyJob } from './registry';
+import { jobOf, jobRecords, type AnyJob, type JobInput, type JobKind } from './registry';
 import { ThreadPool } from './thread-pool';
 
 /** So often a job is started that the server’s end cut off; then it is given up. */
@@ -63,13 +63,13 @@ export class ThreadQueue implements JobQueue {
     return this.running.size === 0 && this.ending.size === 0 && this.rows.waiting().length === 0;
   }
 
-  order<Input>(
-    record: Pick<JobRecord<string, Input, never>, 'kind' | 'input' | 'supersedes'>,
+  order<Kind extends JobKind>(
+    kind: Kind,
     shellId: string | null,
-    input: Input,
+    input: JobInput<Kind>,
     write?: (tx: Transaction) => void,
   ): string {
-    const { kind } = record;
+    const record: Pick<AnyJob, 'input' | 'supersedes'> = jobRecords[kind];
     const text = JSON.stringify(record.input.parse(input));
     const same = this.rows.activeOf(shellId, kind).find((job) => job.input === text);
     if (same && shellId !== null) return same.id;

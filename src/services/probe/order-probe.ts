@@ -25,7 +25,7 @@ export function orderProbe(
     );
   const underWay = context.jobs.underWay(row.id, probeJob.kind);
   if (underWay) return good({ jobId: underWay.id });
-  const jobId = context.jobs.order(probeJob, row.id, {
+  const jobId = context.jobs.order('probe', row.id, {
     versionId: version.id,
     stateBlob: blobHash.parse(version.stateBlob),
     rules: rulesFor(context, row).written,

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { exportJob } from './export-job';
 import { join } from 'node:path';
 import type { Result } from '@/core/shell/result';
 import type { Context } from '../context';
@@ -19,7 +18,7 @@ export async function exportShell(
   stateBlob = blobHash.parse(shell.version.stateBlob),
 ): Promise<Result<WrittenFile>> {
   const file = join(passingFolder(context.dataDir, 'exports'), randomUUID());
-  const id = context.jobs.order(exportJob, shell.row.id, {
+  const id = context.jobs.order('export', shell.row.id, {
     stateBlob,
     what,
     file,

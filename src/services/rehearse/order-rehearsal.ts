@@ -1,5 +1,4 @@
 import { eq } from 'drizzle-orm';
-import { rehearseJob } from './rehearse-job';
 import type { Step } from '@/core/plan/step';
 import { bad, good, type Result } from '@/core/shell/result';
 import { rehearsals } from '@/store/schema';
@@ -15,7 +14,7 @@ import type { RehearsalView } from './rehearse-job';
 export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
   if (!shell.audit) return bad('not-combed', 'Comb the shell first.');
   if (shell.plan.size === 0) return bad('empty-plan', 'The plan is empty: accept some findings first.');
-  const jobId = context.jobs.order(rehearseJob, shell.row.id, {
+  const jobId = context.jobs.order('rehearse', shell.row.id, {
     versionId: shell.version.id,
     planKey: shell.plan.key,
     stateBlob: blobHash.parse(shell.version.stateBlob),

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { Audit } from '@/core/checks/run-checks';
-import type { DrawnFinding, Finding } from '@/core/checks/finding';
+import { drawn, type DrawnFinding, type Finding } from '@/core/checks/finding';
 import type { HouseRules } from '@/core/checks/house-rules';
 import { sealOf } from '@/core/plan/normalise';
 import { comebacksOf, type Comebacks } from '@/core/plan/comebacks';
@@ -100,7 +100,9 @@ export const rehearseJob = defineJob({
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     progress(0, 3, 'Combing the shell as it is');
-    const before = auditShell(shell, read.value, undefined, answers);
+    const { counts, findings } = auditShell(shell, read.value, undefined, answers);
+    // What proves the findings of before is not looked at: forty thousand of them would take as much as the shell.
+    const before = { counts, findings: findings.map(drawn) };
     progress(1, 3, 'Trying the plan on a copy');
     const rehearsal = rehearse(shell, before, steps, read.value, (after) => {
       progress(2, 3, 'Combing the copy');
@@ -162,7 +164,10 @@ function blockedThings(run: PlanRun, rules: RunRules): BlockedThing[] {
     }));
 }
 
-function viewOf({ run, after, closed, caused, gained, lost }: Rehearsal, rules: HouseRules): RehearsalView {
+function viewOf(
+  { run, after, closed, caused, gained, lost }: Rehearsal<DrawnFinding>,
+  rules: HouseRules,
+): RehearsalView {
   const [was, is] = [thingsOf(run.before), thingsOf(run.after)];
   const results = run.results.map(writeResult);
   return {
@@ -186,16 +191,10 @@ function viewOf({ run, after, closed, caused, gained, lost }: Rehearsal, rules: 
     before: { counts: takeInventory(run.before).counts },
     after: {
       counts: after.counts,
-      findings: after.findings.map(findingAfter),
+      findings: after.findings.map((finding) => ({ ...drawn(finding), substance: finding.substance })),
       sketch: sketchOf(run.after),
     },
   };
-}
-
-function findingAfter(finding: Finding): FindingAfter {
-  const { id, check, family, urgency, title, keep, coveredBy, substance } = finding;
-  const subjects = finding.subjects.map(({ type, ref }) => ({ type, ref }));
-  return { id, check, family, urgency, title, keep, coveredBy, substance, subjects };
 }
 
 const thingsOf = (shell: Shell): Map<string, unknown> =>

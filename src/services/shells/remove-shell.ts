@@ -1,5 +1,4 @@
 import { eq } from 'drizzle-orm';
-import { sweepJob } from '../storage/sweep-job';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { incomings, jobs, leaveBes, runs, shells } from '@/store/schema';
@@ -35,7 +34,7 @@ export function dropShells(context: Context, dropped: readonly CurrentShell[]): 
   context.db.transaction((tx) => {
     for (const shell of dropped) dropShell(tx, shell);
   });
-  context.jobs.order(sweepJob, null, {});
+  context.jobs.order('sweep', null, {});
 }
 
 function dropShell(tx: Transaction, shell: CurrentShell): void {

@@ -6,9 +6,7 @@ import { and, desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { jobs } from '@/store/schema';
 import type { Context } from '../context';
-import { backupJob } from './backup-job';
 import type { Examination } from './doctor/diagnosis';
-import { examineJob } from './examine-job';
 import { passingFolder } from './leftovers';
 
 export const folderOrder = z.strictObject({ act: z.enum(['examine', 'mend', 'backup']) });
@@ -19,10 +17,10 @@ export type LookedOver = Examination & { readonly mended: readonly string[]; rea
 
 /** Orders something about the whole data folder; gives the id of the job. */
 export function orderForFolder(context: Context, act: FolderAct, now: Date): string {
-  if (act !== 'backup') return context.jobs.order(examineJob, null, { mend: act === 'mend' });
+  if (act !== 'backup') return context.jobs.order('examine', null, { mend: act === 'mend' });
   const id = randomUUID();
   const file = join(passingFolder(context.dataDir, 'exports'), id);
-  return context.jobs.order(backupJob, null, { file, id, now: now.toISOString() });
+  return context.jobs.order('backup', null, { file, id, now: now.toISOString() });
 }
 
 /** What the last look at the folder found; null where nobody has looked in the last days. */

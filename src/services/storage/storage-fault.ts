@@ -1,16 +1,23 @@
 import { statfsSync } from 'node:fs';
 import { digestOf } from './fault-digest';
 
+const storageFaultName = 'StorageFault';
+
 /** Storage that can't be used: full, locked, read-only, damaged, missing. The message is the sentence for the person. */
 export class StorageFault extends Error {
   /** What the framework hands on to the page that shows an error, where it hides everything else. */
   readonly digest: string;
+  override readonly name = storageFaultName;
 
   constructor(sentence: string, options?: ErrorOptions) {
     super(sentence, options);
     this.digest = digestOf(sentence);
   }
 }
+
+/** By its name: the framework loads a copy of the code for each route, and each copy has a class of its own. */
+export const isStorageFault = (error: unknown): error is StorageFault =>
+  error instanceof Error && error.name === storageFaultName;
 
 /** True of a request as of a job that had written down a part of its work already. */
 const again = 'What was not finished was not kept; try again then.';
@@ -58,7 +65,7 @@ const sentences: readonly { readonly codes: RegExp; readonly say: (folder: strin
 
 /** The error as trouble of the storage in a folder; null where it is something else. */
 export function storageFault(error: unknown, folder: string): StorageFault | null {
-  if (error instanceof StorageFault) return error;
+  if (isStorageFault(error)) return error;
   const code = codeOf(error);
   if (code === null) return null;
   // SQLite says of a full disk, where it can't grow the file that its processes share, that it could not be written.

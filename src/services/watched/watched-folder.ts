@@ -144,7 +144,7 @@ async function takeGroup(context: Context, folder: string, group: PackageGroup):
     dispose: [...copies.values()].map((copy) => copy.path),
     combBy: keptRules(context).written,
   });
-  const jobId = context.jobs.order(bringInJob, null, order);
+  const jobId = context.jobs.order('bring-in', null, order);
   const row = { stamp, jobId, takenAt: new Date().toISOString() };
   context.db
     .insert(watchedPackages)

@@ -1,6 +1,6 @@
 import { bringInSchema, orderBringIn } from '@/services/bring-in/order-bring-in';
 import { todayHere } from '@/services/clock';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';
 

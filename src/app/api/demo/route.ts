@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { orderDemo, removeDemo } from '@/services/demo/demo-shells';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { listShells } from '@/services/shells/shell-list';
 import { guarded } from '../guarded';

@@ -1,4 +1,4 @@
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { readBodyAs } from '@/services/safety/answer';
 import { folderOrder, orderForFolder } from '@/services/storage/data-folder';
 import { guarded } from '../guarded';

@@ -1,5 +1,5 @@
 import { signInForm, signInToHost } from '@/services/hosts/host-records';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { houseSet, keepRules, keptRules } from '@/services/house-rules/house-rules';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';

@@ -1,4 +1,4 @@
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { probeSwitchSchema, switchProbe } from '@/services/probe/probe-switch';
 import { readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';

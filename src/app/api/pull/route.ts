@@ -1,5 +1,5 @@
 import { orderPull, pullForm } from '@/services/hosts/order-pull';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { dropView, savedViewSchema, saveView } from '@/services/decide/saved-views';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';
 

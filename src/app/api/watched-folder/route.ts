@@ -1,4 +1,4 @@
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { appWatcher } from '@/services/watched/folder-watcher';
 import { setWatchedFolder, watchSchema } from '@/services/watched/watched-folder';

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
 import { checkById } from '@/core/checks/registry';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { checkFormOf, rulesView } from '@/services/house-rules/rules-view';
 import { CheckSettingsCard } from '@/ui/house-rules/check-settings-card';
 import { TopBar } from '@/ui/frame/top-bar';

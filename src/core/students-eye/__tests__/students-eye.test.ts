@@ -6,7 +6,7 @@ import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { noonOf } from '../openings';
 import { seenAt } from '../sight';
 import { isIn } from '../spans';
-import { studentsEye, type StudentsEye } from '../students-eye';
+import { mostDeadEnds, studentsEye, type StudentsEye } from '../students-eye';
 import { walkTerm } from './independent-walk';
 
 const start = '2027-01-11' as LocalDate;
@@ -102,6 +102,20 @@ describe('the student’s eye', () => {
     expect(line('a')?.closed?.is).toBe('locked');
     expect(line('b')?.closed?.is).toBe('locked');
     expect(line('s0')?.closed).toBeNull();
+  });
+
+  it('lists as many dead ends as anybody would look at, and counts the rest', () => {
+    const links = (count: number) =>
+      Array.from({ length: count }, (_, n) => `<a href="gone-${n}.html">x</a>`).join('');
+    const eyeOf = (count: number) => {
+      const c = new ShellComposer();
+      c.page('A', links(count), { ref: 'a', path: 'a.html' });
+      return studentsEye(c.shell());
+    };
+    expect(eyeOf(mostDeadEnds).deadEnds).toHaveLength(mostDeadEnds);
+    expect(eyeOf(mostDeadEnds).unlistedDeadEnds).toBeUndefined();
+    expect(eyeOf(mostDeadEnds + 3).deadEnds).toHaveLength(mostDeadEnds);
+    expect(eyeOf(mostDeadEnds + 3).unlistedDeadEnds).toBe(3);
   });
 
   it('tells what is not open yet from what was, is locked, or that nothing leads to', () => {

@@ -10,7 +10,6 @@ import type { SealedRehearsal } from '../../rehearse/order-rehearsal';
 import type { CurrentShell } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { insertOperations } from '../operation-rows';
-import { hostRunJob } from './host-run-job';
 import type { RunTask } from './run-task';
 
 /**
@@ -40,7 +39,7 @@ export function orderHostRun(
       planRows: planOf(context.db, row.id).map((one) => one.id),
     },
   };
-  const jobId = context.jobs.order(hostRunJob, row.id, { runId }, (tx) => {
+  const jobId = context.jobs.order('host-run', row.id, { runId }, (tx) => {
     const now = new Date().toISOString();
     tx.insert(runs)
       .values({

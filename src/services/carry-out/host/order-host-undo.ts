@@ -8,7 +8,6 @@ import { rulesFor } from '../../house-rules/house-rules';
 import type { CurrentShell, RunRow } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
 import { writeOperations } from '../operation-rows';
-import { hostRunJob } from './host-run-job';
 import type { RunTask } from './run-task';
 
 type Part = Extract<RunTask['what'], { is: 'undo' }>['parts'][number];
@@ -41,7 +40,7 @@ export function orderHostUndo(
     rules: rulesFor(context, shell.row).written,
     what: { is: 'undo', parts },
   };
-  const jobId = context.jobs.order(hostRunJob, row.id, { runId }, (tx) => {
+  const jobId = context.jobs.order('host-run', row.id, { runId }, (tx) => {
     const now = new Date().toISOString();
     tx.insert(runs)
       .values({

@@ -4,7 +4,6 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { runs } from '@/store/schema';
 import type { Context } from '../../context';
 import { openRunOf } from '../open-run';
-import { hostRunJob } from './host-run-job';
 
 export const wishSchema = z.strictObject({ wish: z.enum(['go', 'pause', 'stop']) });
 
@@ -23,5 +22,5 @@ export function wishOfRun(
   const underWay = context.jobs.underWay(shellId, 'host-run');
   if (underWay) return good({ jobId: underWay.id });
   if (wish === 'pause') return bad('paused-already', 'The run is paused already.');
-  return good({ jobId: context.jobs.order(hostRunJob, shellId, { runId: run.id }) });
+  return good({ jobId: context.jobs.order('host-run', shellId, { runId: run.id }) });
 }

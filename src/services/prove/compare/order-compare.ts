@@ -1,11 +1,9 @@
 import { z } from 'zod';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { bad, good, type Result } from '@/core/shell/result';
-import { holdAgainstJob } from '../../add/hold-against-job';
 import type { Context } from '../../context';
 import { findShell, type CurrentShell } from '../../shells/current-shell';
 import { blobHash } from '../../shells/kept-state';
-import { compareJob } from './compare-job';
 
 export const otherSchema = z.strictObject({ with: z.string() });
 type Other = z.output<typeof otherSchema>;
@@ -18,7 +16,7 @@ export function orderCompare(
 ): Result<{ jobId: string }> {
   const other = otherShell(context, shell, otherId);
   if (!other.ok) return other;
-  const jobId = context.jobs.order(compareJob, shell.row.id, {
+  const jobId = context.jobs.order('compare', shell.row.id, {
     here: stateOf(shell),
     other: stateOf(other.value),
     otherId,
@@ -41,7 +39,7 @@ export function orderHoldShell(
     );
   const { row, version } = other.value;
   const name = nameOfShell(row);
-  const jobId = context.jobs.order(holdAgainstJob, shell.row.id, {
+  const jobId = context.jobs.order('hold-against', shell.row.id, {
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { shellBlob: blobHash.parse(version.stateBlob), name },

@@ -6,7 +6,6 @@ import type { Report } from '@/formats/report/model/report';
 import type { Context } from '../../context';
 import { passingFolder } from '../../storage/leftovers';
 import { streamWritten, type WrittenFile } from '../stream-written';
-import { workbookJob } from './workbook-job';
 
 /** Writes a report as a workbook in a thread and streams that; the file is gone when it is sent. */
 export async function orderWorkbook(
@@ -18,6 +17,6 @@ export async function orderWorkbook(
   const folder = passingFolder(context.dataDir, 'exports');
   const [waiting, file] = [join(folder, randomUUID()), join(folder, randomUUID())];
   writeFileSync(waiting, JSON.stringify(report));
-  const id = context.jobs.order(workbookJob, shellId, { report: waiting, file, at });
+  const id = context.jobs.order('workbook', shellId, { report: waiting, file, at });
   return streamWritten(context.jobs, id, file, 'The workbook could not be written.');
 }

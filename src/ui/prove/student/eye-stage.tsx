@@ -72,6 +72,12 @@ function Eye({ view, eye }: { view: EyeView; eye: StudentsEye }) {
           ))}
           {eye.strip.length > 0 && <StripLegend />}
         </div>
+        {list === 'dead-ends' && eye.unlistedDeadEnds !== undefined && (
+          <p className="soft" style={{ margin: '8px 0 0' }}>
+            {eye.unlistedDeadEnds.toLocaleString('en')} more dead ends of the whole term are counted and not
+            listed; they come up when these are mended and the shell is combed again.
+          </p>
+        )}
       </div>
       {rows.length > 0 ? (
         <EyeListBox

@@ -1,5 +1,5 @@
 import { beginRuleSet, dropRuleSet, dropSetSchema, newSetSchema } from '@/services/house-rules/rule-sets';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../../guarded';
 

@@ -1,5 +1,5 @@
 import { jobIdsSchema, jobsProgress } from '@/services/many-shells/jobs-progress';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../../guarded';
 

@@ -1,6 +1,6 @@
 import { chosenSchema } from '@/services/many-shells/chosen-shells';
 import { combTogether } from '@/services/many-shells/comb-together';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../../guarded';
 

@@ -1,5 +1,5 @@
 import { decideTogether, togetherSchema } from '@/services/many-shells/decide-together';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../../guarded';
 

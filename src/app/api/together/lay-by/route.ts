@@ -1,5 +1,5 @@
 import { layBy, layBySchema } from '@/services/many-shells/lay-by';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../../guarded';
 

@@ -1,5 +1,5 @@
 import { removeTogether, removeSchema } from '@/services/many-shells/lay-by';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../../guarded';
 

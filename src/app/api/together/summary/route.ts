@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { chosenShells, shellIdsSchema } from '@/services/many-shells/chosen-shells';
 import { summaryForms, writeSummary } from '@/services/many-shells/summary';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer } from '@/services/safety/answer';
 import { attachment } from '../../attachment';
 import { guarded } from '../../guarded';

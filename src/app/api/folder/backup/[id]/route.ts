@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { notFound } from '@/services/safety/answer';
 import { fetchBackup } from '@/services/storage/data-folder';
 import { guarded } from '../../../guarded';

@@ -1,5 +1,5 @@
 import { shellsAtHost } from '@/services/hosts/host-records';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { answer } from '@/services/safety/answer';
 import { guarded } from '../../../guarded';
 

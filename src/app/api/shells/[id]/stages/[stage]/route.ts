@@ -1,7 +1,7 @@
 import { notFound } from '@/services/safety/answer';
 import { bytesOf } from '@/services/stages/stage-answer';
 import { isStage } from '@/services/stages/stage-order';
-import { appContext } from '@/services/open-context';
+import { appContext } from '@/services/app-context';
 import { guarded } from '../../../../guarded';
 
 interface StageParams {

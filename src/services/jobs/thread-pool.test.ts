@@ -1,0 +1,111 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { JobReport } from './job-record';
+import { ThreadPool } from './thread-pool';
+
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-threads-'));
+const worker = join(folder, 'worker.mjs');
+// Says by which thread a job was done, how many that thread had before, and ends where it is told to.
+writeFileSync(
+  worker,
+  `import { parentPort, threadId } from 'node:worker_threads';
+   let before = 0;
+   parentPort.on('message', ({ id, input }) => {
+     if (input === 'crash') process.exit(3);
+     parentPort.postMessage({ id, type: 'done', output: { threadId, before } });
+     before += 1;
+   });`,
+);
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+interface Done {
+  readonly threadId: number;
+  readonly before: number;
+}
+
+class Jobs {
+  private readonly waiting = new Map<string, (done: Done | Error) => void>();
+  readonly pool: ThreadPool;
+  private count = 0;
+
+  constructor(size: number) {
+    const end = (id: string, done: Done | Error) => this.waiting.get(id)?.(done);
+    this.pool = new ThreadPool(worker, folder, size, {
+      hear: (report: JobReport) => report.type === 'done' && end(report.id, report.output as Done),
+      lost: (id, error) => end(id, error),
+    });
+  }
+
+  begin(
+    shellId: string | null,
+    input = 'work',
+  ): { readonly id: string; readonly done: Promise<Done | Error> } {
+    this.count += 1;
+    const id = `job ${this.count}`;
+    const done = new Promise<Done | Error>((resolve) => this.waiting.set(id, resolve));
+    this.pool.start({ type: 'job', id, kind: 'test', input }, shellId);
+    return { id, done };
+  }
+
+  async whole(shellId: string | null, heapBytes = 0): Promise<Done> {
+    const { id, done } = this.begin(shellId);
+    const result = await done;
+    if (result instanceof Error) throw result;
+    this.pool.release(id, heapBytes);
+    return result;
+  }
+}
+
+test('an idle thread is used before another is started, whatever shell it knew', async () => {
+  const jobs = new Jobs(2);
+  const first = await jobs.whole(null);
+  const second = await jobs.whole('a');
+  expect(second).toEqual({ threadId: first.threadId, before: 1 });
+  const [busy, other] = [jobs.begin('a'), jobs.begin('b')];
+  const [byBusy, byOther] = await Promise.all([busy.done, other.done]);
+  expect(byBusy).toMatchObject({ threadId: first.threadId });
+  expect(byOther).toMatchObject({ before: 0 });
+  jobs.pool.release(busy.id);
+  jobs.pool.release(other.id);
+  // Both are idle now: the one that knows the shell is asked.
+  expect(await jobs.whole('b')).toEqual({ ...(byOther as Done), before: 1 });
+  await jobs.pool.close();
+});
+
+test('a thread that holds much, or is one too many, is ended with its job', async () => {
+  const jobs = new Jobs(1);
+  const large = await jobs.whole('a', 500 * 1024 ** 2);
+  const next = await jobs.whole('a');
+  expect(next.threadId).not.toBe(large.threadId);
+  const [one, two] = [jobs.begin('a'), jobs.begin('b')];
+  const [byOne] = await Promise.all([one.done, two.done]);
+  jobs.pool.release(two.id);
+  jobs.pool.release(one.id);
+  expect(byOne).toMatchObject({ threadId: next.threadId });
+  expect(await jobs.whole('c')).toMatchObject({ threadId: next.threadId, before: 2 });
+  await jobs.pool.close();
+});
+
+test('an idle thread is ended after a minute', async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
+  try {
+    const jobs = new Jobs(2);
+    const first = await jobs.whole('a');
+    jest.advanceTimersByTime(59_000);
+    expect(await jobs.whole('a')).toMatchObject({ threadId: first.threadId });
+    jest.advanceTimersByTime(61_000);
+    expect((await jobs.whole('a')).threadId).not.toBe(first.threadId);
+    await jobs.pool.close();
+  } finally {
+    jest.useRealTimers();
+  }
+});
+
+test('a thread that ends by itself says which job is lost, and the next job gets a new one', async () => {
+  const jobs = new Jobs(1);
+  const { done } = jobs.begin('a', 'crash');
+  expect(String(await done)).toContain('code 3');
+  expect(await jobs.whole('a')).toMatchObject({ before: 0 });
+  await jobs.pool.close();
+});
