@@ -45,7 +45,20 @@ const config = [
     // What can't be missing is asked for by core/sure, which says so where it is missing all the same.
     files: ['src/**/*.ts', 'src/**/*.tsx', 'demo/**/*.ts', 'stand-ins/**/*.ts'],
     ignores: ['**/*.test.ts', '**/__tests__/**'],
-    rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      'max-lines-per-function': ['error', { max: 90, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['src/ui/theme/message-bar.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { name: 'notistack', message: 'Take it from ui/theme/message-bar, which gives it what it needs first.' },
+      ],
+    },
   },
   {
     // What a test reads of foreign JSON is of no type until it is looked at.

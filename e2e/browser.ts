@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { serverEnvironment } from '../scripts/server-environment.mjs';
+import serverEnvironment from '../scripts/server-environment.json';
 import puppeteer, { type Browser, type ElementHandle, type HTTPResponse, type Page } from 'puppeteer-core';
 
 export const chromeArguments = [

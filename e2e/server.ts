@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { setTimeout as pause } from 'node:timers/promises';
-import { serverEnvironment } from '../scripts/server-environment.mjs';
+import serverEnvironment from '../scripts/server-environment.json';
 import { freePort } from './browser';
 
 /** What a request came to. */

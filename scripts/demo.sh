@@ -6,7 +6,7 @@ bash scripts/install.sh
 export NEXT_TELEMETRY_DISABLED=1
 npm run --silent demo:packages
 # Built again only where a source is newer than the last build.
-if [ ! -f .next/BUILD_ID ] || [ -n "$(find src public stand-ins demo next.config.ts package-lock.json scripts -path demo/out -prune -o -newer .next/BUILD_ID -type f -print -quit)" ]; then
+if [ ! -f .next/BUILD_ID ] || [ -n "$(find src public stand-ins demo next.config.mjs package-lock.json scripts -path demo/out -prune -o -newer .next/BUILD_ID -type f -print -quit)" ]; then
   echo "Building …"
   npm run --silent build >.build.log 2>&1 || { cat .build.log; exit 1; }
 fi

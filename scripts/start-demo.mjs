@@ -1,10 +1,11 @@
 // Starts the application and says where it is and what to drop in.
 import { spawn } from 'node:child_process';
-import { existsSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { serverEnvironment } from './server-environment.mjs';
 
 const port = Number(process.argv[2]);
+// What it says is told in start.mjs.
+const serverEnvironment = JSON.parse(readFileSync('scripts/server-environment.json', 'utf8'));
 const address = `http://127.0.0.1:${port}`;
 // The campus host that stands in is ten ports further.
 const hostAddress = `http://127.0.0.1:${port + 10}`;

@@ -42,46 +42,56 @@ export function buildGeo130(): ShellComposer {
   const alphabetical = units
     .map((unit, i) => ({ unit, n: i + 1 }))
     .sort((a, b) => (`Unit ${a.n}` < `Unit ${b.n}` ? -1 : 1));
-  for (const { unit, n } of alphabetical) {
-    const id = `u${n}`;
-    const parent = c.module(`Unit ${n}: ${unit.title}`, { ref: id, shown: n !== 7 });
-    c.file(`unit${n}_fig1.png`, picture(700 + n, 140, 90));
-    c.file(`unit${n}_fig2.png`, picture(740 + n, 140, 90));
-    unit.pages.forEach(([title, text], k) =>
-      c.page(
+  for (const { unit, n } of alphabetical) addUnit(c, unit, n);
+  addInformation(c);
+  addConverted(c);
+  return c;
+}
+
+/** A unit with its pictures, pages, task and check; of every third, a link into an old survey. */
+function addUnit(c: ShellComposer, unit: (typeof units)[number], n: number): void {
+  const id = `u${n}`;
+  const parent = c.module(`Unit ${n}: ${unit.title}`, { ref: id, shown: n !== 7 });
+  c.file(`unit${n}_fig1.png`, picture(700 + n, 140, 90));
+  c.file(`unit${n}_fig2.png`, picture(740 + n, 140, 90));
+  unit.pages.forEach(([title, text], k) =>
+    c.page(
+      title,
+      page(
         title,
-        page(
-          title,
-          `<p>${text}</p>\n<p><img src="unit${n}_fig${k + 1}.png" alt="Figure ${k + 1}"></p>\n<p><a href="${nextPage(n, k)}">Read on</a></p>`,
-        ),
-        { ref: `${id}-p${k + 1}`, parent, path: `unit${n}_page${k + 1}.html`, shown: true },
+        `<p>${text}</p>\n<p><img src="unit${n}_fig${k + 1}.png" alt="Figure ${k + 1}"></p>\n<p><a href="${nextPage(n, k)}">Read on</a></p>`,
       ),
-    );
-    c.assignment(
-      unit.task[0],
-      `<p>${unit.task[1]}</p>${n === 4 ? '<p>[insert room and time here]</p>' : ''}`,
-      10,
-      {
-        ref: `${id}-task`,
-        parent,
-        shown: true,
-        due: n <= 5 ? due(addDays(previousTerm.start, 7 * n + 4)) : due(addDays(term.start, 7 * n + 4)),
-        path: `unit${n}_task.xml`,
-      },
-    );
-    c.quiz(
-      `Unit ${n} check`,
-      unit.quiz.map(([stem, answers, right]) => ({ stem: `<p>${stem}</p>`, answers, right, points: 2 })),
-      { ref: `${id}-quiz`, parent, shown: true, path: `unit${n}_quiz.xml` },
-    );
-    if (n % 3 === 0)
-      c.webLink('Sheet viewer of the old survey', `https://sheets.oldmaps.example/view?unit=${n}`, {
-        ref: `${id}-link`,
-        parent,
-        shown: true,
-        path: `unit${n}_link.xml`,
-      });
-  }
+      { ref: `${id}-p${k + 1}`, parent, path: `unit${n}_page${k + 1}.html`, shown: true },
+    ),
+  );
+  c.assignment(
+    unit.task[0],
+    `<p>${unit.task[1]}</p>${n === 4 ? '<p>[insert room and time here]</p>' : ''}`,
+    10,
+    {
+      ref: `${id}-task`,
+      parent,
+      shown: true,
+      due: n <= 5 ? due(addDays(previousTerm.start, 7 * n + 4)) : due(addDays(term.start, 7 * n + 4)),
+      path: `unit${n}_task.xml`,
+    },
+  );
+  c.quiz(
+    `Unit ${n} check`,
+    unit.quiz.map(([stem, answers, right]) => ({ stem: `<p>${stem}</p>`, answers, right, points: 2 })),
+    { ref: `${id}-quiz`, parent, shown: true, path: `unit${n}_quiz.xml` },
+  );
+  if (n % 3 === 0)
+    c.webLink('Sheet viewer of the old survey', `https://sheets.oldmaps.example/view?unit=${n}`, {
+      ref: `${id}-link`,
+      parent,
+      shown: true,
+      path: `unit${n}_link.xml`,
+    });
+}
+
+/** What the college's template provides by itself, brought along as pages. */
+function addInformation(c: ShellComposer): void {
   const about = c.module('Course information', { ref: 'info', shown: true });
   statements.forEach(([title], i) =>
     c.page(title, statementPage(i), {
@@ -99,6 +109,10 @@ export function buildGeo130(): ShellComposer {
     ),
     { ref: 'info-syllabus', parent: about, path: 'info_syllabus.html', shown: true },
   );
+}
+
+/** What the converter made of things that it had no place for. */
+function addConverted(c: ShellComposer): void {
   c.module('Discussion boards (converted)', { ref: 'boards', shown: true });
   c.module('Total points', { ref: 'totals', shown: true });
   c.bank(
@@ -119,7 +133,6 @@ export function buildGeo130(): ShellComposer {
   [...'abcdefghijklmn'].forEach((letter, n) =>
     c.file(`spare_${letter}.bin`, `converted object ${n + 1}\n${'0123456789abcdef\n'.repeat((n + 1) * 8)}`),
   );
-  return c;
 }
 
 /** The roster of GEO 130: of eleven grade categories that the converter made, eight are empty. */

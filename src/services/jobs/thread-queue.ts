@@ -7,7 +7,7 @@ import { faultOf, type Fault } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
 import { storageFault } from '../storage/storage-fault';
-import { leftBehind, Refusal, type Desk, type JobRecord, type JobReport } from './job-record';
+import { leftBehind, Refusal, type Desk, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { insertJob, JobRows, type JobRow } from './job-rows';
 import { jobOf, jobRecords, type AnyJob, type JobInput, type JobKind } from './registry';

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import type { RedateAsked, RedatePreview } from '@/services/redate/redate-plan';
 import { send } from '../jobs/use-job';

@@ -1,5 +1,5 @@
 'use client';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useState } from 'react';
 import type { CombView } from '@/services/comb/comb-view';
 import type { DecisionPatch } from '@/services/decide/decisions';

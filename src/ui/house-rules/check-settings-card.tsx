@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import type { WrittenRules } from '@/services/house-rules/written-rules';
 import { send } from '../jobs/use-job';

@@ -1,20 +1,18 @@
 'use client';
 import Alert from '@mui/material/Alert';
-import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
-import { useRef, useState } from 'react';
-import { families, familyTitles } from '@/core/checks/finding';
+import { useState } from 'react';
+import { families, familyTitles, type Family } from '@/core/checks/finding';
 import type { WrittenRules } from '@/services/house-rules/written-rules';
-import { send } from '../jobs/use-job';
 import { FamilyShape } from '../marks/family-shape';
 import { CheckSettings, type CheckForm } from './check-settings';
 import styles from './house-rules.module.css';
 import { LiveEffectLine, type TrialShell } from './live-effect-line';
 import { TermsEditor } from './terms-editor';
-import { useLiveEffect } from './use-live-effect';
+import { RuleSetActions } from './rule-set-actions';
+import { useLiveEffect, type LiveEffect } from './use-live-effect';
+import { useRuleSet } from './use-rule-set';
 import { linesOf, withList } from './written-rules';
 
 export interface RuleList {
@@ -34,58 +32,16 @@ interface HouseRulesFormProps {
 
 /** The house rules as a screen: lists, then every check, with what a change would do on a shell of one's own. */
 export function HouseRulesForm({ set, kept, lists, checks, shells }: HouseRulesFormProps) {
-  const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
-  const [rules, setRules] = useState(kept);
+  const ruleSet = useRuleSet(set, kept);
+  const { rules, setRules, trouble } = ruleSet;
   const [shell, setShell] = useState(shells[0]?.id ?? null);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const live = useLiveEffect(shell, rules, kept);
-  const changed = JSON.stringify(rules) !== JSON.stringify(kept);
-  const file = useRef<HTMLInputElement>(null);
-  const save = async (next: WrittenRules, said: string) => {
-    const saved = await send(`/api/house-rules?set=${set}`, next, 'PUT');
-    setTrouble(saved.ok ? null : saved.trouble);
-    if (!saved.ok) return;
-    setRules(next);
-    enqueueSnackbar(said, { variant: 'success' });
-    router.refresh();
-  };
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    try {
-      await save(
-        JSON.parse(await chosen.text()) as WrittenRules,
-        `The rules of “${chosen.name}” are in use now.`,
-      );
-    } catch {
-      setTrouble(`“${chosen.name}” is not readable as JSON; check its commas and brackets.`);
-    }
-  };
   return (
     <div className={styles.form}>
       <div className={styles.bar}>
         <LiveEffectLine shells={shells} shell={shell} onShell={setShell} live={live} />
         <span style={{ flex: 1 }} />
-        <Button href={`/api/house-rules?set=${set}`}>Export</Button>
-        <Button onClick={() => file.current?.click()}>Import</Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          aria-label="House rules file"
-          onChange={(e) => void take(e.target.files?.[0])}
-        />
-        {changed && <Button onClick={() => setRules(kept)}>Back to what is kept</Button>}
-        <Button
-          variant="contained"
-          disabled={!changed}
-          onClick={() =>
-            void save(rules, 'The house rules are kept. Shells say so where they were combed by others.')
-          }
-        >
-          Save
-        </Button>
+        <RuleSetActions set={set} ruleSet={ruleSet} />
       </div>
       {trouble && (
         <Alert severity="error" role="alert">
@@ -108,31 +64,51 @@ export function HouseRulesForm({ set, kept, lists, checks, shells }: HouseRulesF
       </section>
       <TermsEditor rules={rules} onChange={setRules} />
       {families.map((family) => (
-        <section key={family} aria-labelledby={`rules-${family}`}>
-          <h2 id={`rules-${family}`} className={styles.family}>
-            <FamilyShape family={family} size={17} />
-            {familyTitles[family]}
-          </h2>
-          <ul className={styles.checks}>
-            {checks
-              .filter((c) => c.id.startsWith(`${family}.`))
-              .map((check) => (
-                <li key={check.id}>
-                  <h3>
-                    <Link href={`/checks/${check.id}`}>{check.title}</Link>
-                  </h3>
-                  <CheckSettings
-                    check={check}
-                    rules={rules}
-                    effect={live.effects?.get(check.id) ?? null}
-                    onChange={setRules}
-                  />
-                </li>
-              ))}
-          </ul>
-        </section>
+        <FamilyRules
+          key={family}
+          family={family}
+          checks={checks.filter(({ id }) => id.startsWith(`${family}.`))}
+          rules={rules}
+          live={live}
+          onChange={setRules}
+        />
       ))}
     </div>
+  );
+}
+
+interface FamilyRulesProps {
+  readonly family: Family;
+  readonly checks: readonly CheckForm[];
+  readonly rules: WrittenRules;
+  readonly live: LiveEffect;
+  readonly onChange: (rules: WrittenRules) => void;
+}
+
+/** The checks of one family, each with its settings. */
+function FamilyRules({ family, checks, rules, live, onChange }: FamilyRulesProps) {
+  return (
+    <section aria-labelledby={`rules-${family}`}>
+      <h2 id={`rules-${family}`} className={styles.family}>
+        <FamilyShape family={family} size={17} />
+        {familyTitles[family]}
+      </h2>
+      <ul className={styles.checks}>
+        {checks.map((check) => (
+          <li key={check.id}>
+            <h3>
+              <Link href={`/checks/${check.id}`}>{check.title}</Link>
+            </h3>
+            <CheckSettings
+              check={check}
+              rules={rules}
+              effect={live.effects?.get(check.id) ?? null}
+              onChange={onChange}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { RuleSet } from '@/services/house-rules/rule-sets';

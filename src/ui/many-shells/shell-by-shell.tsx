@@ -6,7 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { DecidedIn } from '@/services/many-shells/decide-together';

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useMemo, useState } from 'react';
 import type { Gesture } from '@/core/outline/gesture';
 import type { Shell } from '@/core/shell/model';

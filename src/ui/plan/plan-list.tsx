@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { plural } from '@/core/text/plural';
 import type { PlanLine } from '@/services/decide/plan-list';
 import { send } from '../jobs/use-job';

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useSnackbar } from 'notistack';
+import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useEffect, useState } from 'react';
 import type { EditedPlan } from '@/services/decide/edit-plan';
 import type { DrawerStep, PlanDrawerView } from '@/services/decide/plan-drawer';

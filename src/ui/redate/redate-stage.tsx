@@ -69,18 +69,7 @@ export function RedateStage({ start }: { start: RedateStart }) {
           <DecideViews shellId={start.id} />
         </div>
         <div>
-          {only !== null && (
-            <Alert
-              severity="info"
-              action={
-                <Button color="inherit" size="small" onClick={() => setAll(true)}>
-                  All of the shell
-                </Button>
-              }
-            >
-              Only the {plural(only.length, 'thing')} that {only.length === 1 ? 'was' : 'were'} chosen.
-            </Alert>
-          )}
+          {only !== null && <OnlyChosen count={only.length} onAll={() => setAll(true)} />}
           {trouble !== null && <Alert severity="warning">{trouble}</Alert>}
           {preview?.odd && (
             <Alert severity="warning">{preview.odd} Is that right? Correct it on the left.</Alert>
@@ -101,40 +90,75 @@ export function RedateStage({ start }: { start: RedateStart }) {
           )}
         </div>
         {preview && changes.length > 0 ? (
-          <WorkTable
-            label="Dates and their new days"
-            rows={changes}
-            keyOf={keyOf}
-            columns={columnsWith(leftOut)}
-            actions={(rows, clear) => (
-              <>
-                <Button
-                  size="small"
-                  variant="outlined"
-                  disabled={rows.length === 0}
-                  onClick={() => {
-                    setLeftOut(toggled(leftOut, rows.map(thingOf)));
-                    clear();
-                  }}
-                >
-                  {sayLeaveOut(leftOut, rows)}
-                </Button>
-                <Button
-                  size="small"
-                  variant="contained"
-                  disabled={going.length === 0 || redating.isOld}
-                  onClick={() => void take()}
-                >
-                  Put {plural(going.length, 'new date')} in the plan
-                </Button>
-              </>
-            )}
+          <ChangesTable
+            changes={changes}
+            leftOut={leftOut}
+            onLeaveOut={setLeftOut}
+            going={going.length}
+            isOld={redating.isOld}
+            onTake={() => void take()}
           />
         ) : (
           <NothingToDo preview={preview} />
         )}
       </section>
     </div>
+  );
+}
+
+function OnlyChosen({ count, onAll }: { count: number; onAll: () => void }) {
+  return (
+    <Alert
+      severity="info"
+      action={
+        <Button color="inherit" size="small" onClick={onAll}>
+          All of the shell
+        </Button>
+      }
+    >
+      Only the {plural(count, 'thing')} that {count === 1 ? 'was' : 'were'} chosen.
+    </Alert>
+  );
+}
+
+interface ChangesTableProps {
+  readonly changes: readonly RedateChange[];
+  readonly leftOut: ReadonlySet<string>;
+  readonly onLeaveOut: (things: ReadonlySet<string>) => void;
+  /** How many of the changes are not left out. */
+  readonly going: number;
+  /** The question was changed, and its answer is not there yet. */
+  readonly isOld: boolean;
+  readonly onTake: () => void;
+}
+
+/** Every date with its new day; what is left out stays in sight. */
+function ChangesTable({ changes, leftOut, onLeaveOut, going, isOld, onTake }: ChangesTableProps) {
+  return (
+    <WorkTable
+      label="Dates and their new days"
+      rows={changes}
+      keyOf={keyOf}
+      columns={columnsWith(leftOut)}
+      actions={(rows, clear) => (
+        <>
+          <Button
+            size="small"
+            variant="outlined"
+            disabled={rows.length === 0}
+            onClick={() => {
+              onLeaveOut(toggled(leftOut, rows.map(thingOf)));
+              clear();
+            }}
+          >
+            {sayLeaveOut(leftOut, rows)}
+          </Button>
+          <Button size="small" variant="contained" disabled={going === 0 || isOld} onClick={onTake}>
+            Put {plural(going, 'new date')} in the plan
+          </Button>
+        </>
+      )}
+    />
   );
 }
 

@@ -1,9 +1,8 @@
 'use client';
-import './style-nonce';
 import { useEffect, type ReactNode } from 'react';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
-import { SnackbarProvider } from 'notistack';
+import { SnackbarProvider } from './message-bar';
 import styles from './providers.module.css';
 import { theme } from './theme';
 

@@ -1,5 +1,3 @@
-import type { NextConfig } from 'next';
-
 /**
  * Packages that the server loads once from where they are installed. What is not named here is copied into the bundle of
  * every page and route that uses it, and each copy takes its share of memory.
@@ -25,7 +23,8 @@ const sharedPackages = [
   'zod',
 ];
 
-const config: NextConfig = {
+/** @type {import('next').NextConfig} */
+const config = {
   // The tests build into a folder of their own, so that a demo that runs beside them keeps its pages.
   distDir: process.env['CURRYCOMB_BUILD'] ?? '.next',
   poweredByHeader: false,

@@ -1,1 +1,0 @@
-export const serverEnvironment: Readonly<Record<string, string>>;

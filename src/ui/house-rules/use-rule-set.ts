@@ -1,0 +1,50 @@
+import { useRouter } from 'next/navigation';
+import { useSnackbar } from '../theme/message-bar';
+import { useState } from 'react';
+import type { WrittenRules } from '@/services/house-rules/written-rules';
+import { send } from '../jobs/use-job';
+
+/** A set of house rules while it is edited. */
+export interface EditedRuleSet {
+  readonly rules: WrittenRules;
+  readonly isChanged: boolean;
+  /** Why the last try to keep it came to nothing. */
+  readonly trouble: string | null;
+  readonly setRules: (rules: WrittenRules) => void;
+  /** Goes back to what is kept. */
+  readonly reset: () => void;
+  readonly save: () => Promise<void>;
+  /** Puts the rules of a file in use. */
+  readonly take: (file: File) => Promise<void>;
+}
+
+export function useRuleSet(set: string, kept: WrittenRules): EditedRuleSet {
+  const router = useRouter();
+  const { enqueueSnackbar } = useSnackbar();
+  const [rules, setRules] = useState(kept);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const keep = async (next: WrittenRules, said: string) => {
+    const saved = await send(`/api/house-rules?set=${set}`, next, 'PUT');
+    setTrouble(saved.ok ? null : saved.trouble);
+    if (!saved.ok) return;
+    setRules(next);
+    enqueueSnackbar(said, { variant: 'success' });
+    router.refresh();
+  };
+  return {
+    rules,
+    isChanged: JSON.stringify(rules) !== JSON.stringify(kept),
+    trouble,
+    setRules,
+    reset: () => setRules(kept),
+    save: () => keep(rules, 'The house rules are kept. Shells say so where they were combed by others.'),
+    take: async (file) => {
+      try {
+        const read = JSON.parse(await file.text()) as WrittenRules;
+        await keep(read, `The rules of “${file.name}” are in use now.`);
+      } catch {
+        setTrouble(`“${file.name}” is not readable as JSON; check its commas and brackets.`);
+      }
+    },
+  };
+}
