@@ -2,7 +2,7 @@ import { and, desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { runs, versions } from '@/store/schema';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { inventoryOf, type CurrentShell } from '../shells/current-shell';
 import { runNumbers } from './run-numbers';
 
@@ -24,7 +24,7 @@ export interface RestorePoint {
 const mostPoints = 60;
 
 /** The states of a shell that are kept, newest first. */
-export function restorePoints(context: Context, shell: CurrentShell): RestorePoint[] {
+export function restorePoints(context: OpenFolder, shell: CurrentShell): RestorePoint[] {
   const { db, blobs } = context;
   const rows = db
     .select()

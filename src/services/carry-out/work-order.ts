@@ -4,7 +4,7 @@ import { stepSchema, type Step } from '@/core/plan/step';
 import { workOrderOf, type WorkOrderLine, type WorkOrderPlace } from '@/core/plan/work-order';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runs } from '@/store/schema';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { planOf } from '../decide/plan';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
@@ -25,7 +25,7 @@ export interface WorkOrderView {
 }
 
 /** What is to be done by hand: what the host lets nobody do, and, if somebody wants it so, the whole plan. */
-export function workOrderView(context: Context, shell: CurrentShell): WorkOrderView {
+export function workOrderView(context: OpenFolder, shell: CurrentShell): WorkOrderView {
   const bare = bareShellOf(context, shell);
   const rows = leftRows(context, shell.row.id);
   const steps = rows.map((row) => stepSchema.parse(JSON.parse(row.step ?? 'null')));
@@ -56,7 +56,7 @@ export function workOrderCounts(context: Context, shellId: string): { open: numb
   };
 }
 
-const leftRows = ({ db }: Context, shellId: string) =>
+const leftRows = ({ db }: OpenFolder, shellId: string) =>
   db
     .select({
       runId: operations.runId,

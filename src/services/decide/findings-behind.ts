@@ -1,6 +1,6 @@
 import type { ListedFinding } from '@/core/checks/finding';
 import { findingRows } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import type { PlanRow } from './plan';
 
@@ -12,7 +12,7 @@ export interface AskingFinding {
 
 /** Tells which finding is behind each step of a plan; null for steps by hand. */
 export function findingsBehind(
-  context: Context,
+  context: OpenFolder,
   shell: CurrentShell,
   rows: readonly PlanRow[],
 ): (row: PlanRow) => AskingFinding | null {

@@ -7,7 +7,7 @@ import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { plural } from '@/core/text/plural';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { runRules } from '../house-rules/run-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
@@ -54,7 +54,7 @@ export interface PlanDrawerView {
 const mostThings = 50;
 
 /** The plan as it stands against the shell as it stands. */
-export function planDrawer(context: Context, current: CurrentShell): PlanDrawerView {
+export function planDrawer(context: OpenFolder, current: CurrentShell): PlanDrawerView {
   const rows = planOf(context.db, current.row.id);
   const shell = shellOf(context.blobs, blobHash.parse(current.version.stateBlob));
   const steps = rows.map((row) => row.step);

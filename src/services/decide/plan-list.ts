@@ -1,6 +1,6 @@
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { actionOf, type AnyTarget } from '@/core/plan/step';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
 import { findingsBehind } from './findings-behind';
@@ -22,7 +22,7 @@ export interface PlanLine {
 const mostTitles = 3;
 
 /** The plan, step by step, in its order. */
-export function planList(context: Context, shell: CurrentShell): PlanLine[] {
+export function planList(context: OpenFolder, shell: CurrentShell): PlanLine[] {
   const rows = planOf(context.db, shell.row.id);
   if (rows.length === 0) return [];
   const titles = refsOf(bareShellOf(context, shell));

@@ -2,9 +2,9 @@ import type { IncomingThing } from '@/core/add/incoming';
 import { thingsOf } from '@/core/add/part-of';
 import type { Sha256 } from '@/core/shell/refs';
 import { loadBareShell } from '@/store/state/keep-shell';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** Everything of the shell as it stands now, to choose a part from. */
-export const thingsToExport = (context: Context, shell: CurrentShell): IncomingThing[] =>
+export const thingsToExport = (context: OpenFolder, shell: CurrentShell): IncomingThing[] =>
   thingsOf(loadBareShell(context.blobs, shell.version.stateBlob as Sha256));

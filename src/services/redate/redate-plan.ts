@@ -10,7 +10,7 @@ import { good, type Result } from '@/core/shell/result';
 import { readDayList, spellDayList } from '@/core/time/day-list';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { redateJson, type RedateJson } from '@/formats/report/redate-report';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { addByHand, type AddedStep } from '../decide/edit-plan';
 import { plannedShell } from '../decide/planned-shell';
 import { rulesFor } from '../house-rules/house-rules';
@@ -158,7 +158,7 @@ export interface RedateStart {
   };
 }
 
-export function redateStart(context: Context, current: CurrentShell): RedateStart {
+export function redateStart(context: OpenFolder, current: CurrentShell): RedateStart {
   const rules = rulesFrom(rulesFor(context, current.row).written);
   const terms = rules.ok ? rules.value.terms : [];
   const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });

@@ -6,7 +6,7 @@ import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { addByHand, type AddedStep } from '../decide/edit-plan';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
@@ -62,11 +62,11 @@ export interface ResetStart {
   readonly choices: readonly KeepChoice[];
 }
 
-const currentShell = (context: Context, { version }: CurrentShell): Shell =>
+const currentShell = (context: OpenFolder, { version }: CurrentShell): Shell =>
   shellOf(context.blobs, blobHash.parse(version.stateBlob));
 const codeOf = ({ row }: CurrentShell): string => row.code || row.title;
 
-export function resetStart(context: Context, current: CurrentShell): ResetStart {
+export function resetStart(context: OpenFolder, current: CurrentShell): ResetStart {
   const shell = currentShell(context, current);
   const refs = refsIn(shell);
   const outline = outlineOf(shell);

@@ -1,17 +1,24 @@
 import type { StageAnswer } from './stage-answer';
 
-/** The screens whose view a large shell makes large. */
+/** The screens whose view a large shell makes large, or long to work out. */
 export const stages = [
   'bring-in',
   'calendar',
   'comb',
   'contents',
   'decide',
+  'drawer',
   'outline',
+  'part',
+  'plan',
   'prove',
+  're-date',
   'rehearse',
+  'reset',
+  'restore-points',
   'student',
   'values',
+  'work-order',
 ] as const;
 export type Stage = (typeof stages)[number];
 

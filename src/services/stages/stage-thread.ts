@@ -6,10 +6,12 @@ import type { StageDesk, StageOrder } from './stage-order';
 
 /** An idle thread is ended after so many milliseconds, and with it goes what it remembers of shells. */
 const longestIdle = 60_000;
+/** A plan of thousands of steps takes seconds; the others that look meanwhile have a thread beside it. */
+const mostThreads = 2;
 
 /**
- * The thread that works out what stages show, so that the one that answers requests only hands bytes on. It is started
- * when somebody looks, and sees what the others wrote.
+ * The threads that work out what stages show, so that the one that answers requests only hands bytes on. They are
+ * started when somebody looks, and see what the others wrote.
  */
 export class StageThread implements StageDesk {
   private readonly pool: Piscina<StageOrder, StageAnswer>;
@@ -19,7 +21,7 @@ export class StageThread implements StageDesk {
       filename: workerFile,
       workerData: { dataDir },
       minThreads: 0,
-      maxThreads: 1,
+      maxThreads: mostThreads,
       idleTimeout: longestIdle,
     });
     // Without anybody who listens, a thread that can’t be started would end the process.

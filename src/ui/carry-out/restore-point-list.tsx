@@ -9,16 +9,17 @@ import { spellBytes } from '@/core/text/spell-bytes';
 import type { RestorePoint } from '@/services/carry-out/restore-points';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './ledger.module.css';
 
 interface RestorePointListProps {
   readonly id: string;
   readonly onHost: boolean;
-  readonly points: readonly RestorePoint[];
+  readonly view: readonly RestorePoint[];
 }
 
 /** The states that the shell can go back to: named, weighed, taken along, thrown away. */
-export function RestorePointList({ id, onHost, points }: RestorePointListProps) {
+function RestorePointList({ id, onHost, view: points }: RestorePointListProps) {
   const router = useRouter();
   const [trouble, setTrouble] = useState('');
   const undo = useJob(
@@ -148,3 +149,6 @@ function sayBytes(bytes: RestorePoint['bytes'], isCurrent: boolean): string {
   const all = spellBytes(bytes.all);
   return isCurrent ? all : `${all}, ${spellBytes(bytes.all - bytes.shared)} of it its own`;
 }
+
+/** It asks for its view by itself. */
+export const DrawnRestorePointList = drawnFrom(RestorePointList);

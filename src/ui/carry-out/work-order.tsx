@@ -8,6 +8,7 @@ import { plural } from '@/core/text/plural';
 import type { WorkOrderPlace } from '@/core/plan/work-order';
 import type { TickedLine, WorkOrderView } from '@/services/carry-out/work-order';
 import { send } from '../jobs/use-job';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './work-order.module.css';
 
 interface WorkOrderProps {
@@ -18,7 +19,7 @@ interface WorkOrderProps {
 }
 
 /** What is to be done by hand, place by place, with a box to tick on screen or on paper. */
-export function WorkOrder({ id, code, title, view }: WorkOrderProps) {
+function WorkOrder({ id, code, title, view }: WorkOrderProps) {
   const { left, open, ticked, plan } = view;
   return (
     <div className={styles.page}>
@@ -121,3 +122,6 @@ function PlanByHand({ plan }: { plan: readonly WorkOrderPlace[] }) {
     </details>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnWorkOrder = drawnFrom(WorkOrder);

@@ -10,6 +10,7 @@ import { KeptPlans } from './kept-plans';
 import { PlanFiles } from './plan-files';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from '../rehearse/rehearse.module.css';
 
 const columns: readonly WorkColumn<PlanLine>[] = [
@@ -40,15 +41,7 @@ function sayThings({ things, count }: PlanLine): string {
 const keyOf = (line: PlanLine): string => line.id;
 
 /** The plan, step by step: what it does, to what, who asked for it; any of it can be taken out again. */
-export function PlanList({
-  id,
-  lines,
-  changes,
-}: {
-  id: string;
-  lines: readonly PlanLine[];
-  changes: number;
-}) {
+function PlanList({ id, view: lines, changes }: { id: string; view: readonly PlanLine[]; changes: number }) {
   const router = useRouter();
   const { enqueueSnackbar } = useSnackbar();
   const takeOut = async (chosen: readonly PlanLine[], clear: () => void) => {
@@ -102,3 +95,6 @@ export function PlanList({
     </div>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnPlanList = drawnFrom(PlanList);

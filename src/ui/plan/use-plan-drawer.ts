@@ -30,7 +30,7 @@ export function usePlanDrawer(shellId: string): PlanDrawerState {
   const reload = useCallback(() => setTurn((n) => n + 1), []);
   useEffect(() => {
     let isCurrent = true;
-    void send<PlanDrawerView>(`/api/shells/${shellId}/plan/drawer`, undefined, 'GET').then((result) => {
+    void send<PlanDrawerView>(`/api/shells/${shellId}/stages/drawer`, undefined, 'GET').then((result) => {
       if (!isCurrent) return;
       setTrouble(result.ok ? null : result.trouble);
       if (result.ok) setView(result.value);

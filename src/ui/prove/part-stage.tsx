@@ -6,6 +6,7 @@ import type { IncomingKey, IncomingThing } from '@/core/add/incoming';
 import { ThingTree } from '../add/thing-tree';
 import { everyStanding, sayChoice, treeRows } from '../add/tree-model';
 import { toggled } from '../marks/toggled';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from '../add/add.module.css';
 
 const kinds = [
@@ -16,15 +17,7 @@ const kinds = [
 ] as const;
 
 /** Chooses a part of the shell and writes it as a package, a calendar, grade tables or a sheet. */
-export function PartStage({
-  id,
-  code,
-  things,
-}: {
-  id: string;
-  code: string;
-  things: readonly IncomingThing[];
-}) {
+function PartStage({ id, code, view: things }: { id: string; code: string; view: readonly IncomingThing[] }) {
   const [chosen, setChosen] = useState<ReadonlySet<IncomingKey>>(new Set());
   const rows = useMemo(() => treeRows({ things }, everyStanding), [things]);
   return (
@@ -80,3 +73,6 @@ export function PartStage({
     </div>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnPartStage = drawnFrom(PartStage);

@@ -20,6 +20,7 @@ import { LoadChart } from './load-chart';
 import { RedateForm } from './redate-form';
 import { TypedDays } from './typed-days';
 import { useRedating } from './use-redating';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './redate.module.css';
 
 const plainAsk: RedateAsked = {
@@ -37,7 +38,7 @@ const plainAsk: RedateAsked = {
 };
 
 /** Dates from the old term to the new one: counts first, then every date with its new day, then into the plan. */
-export function RedateStage({ start }: { start: RedateStart }) {
+function RedateStage({ view: start }: { view: RedateStart }) {
   const chosen = useChosenElsewhere(start.id);
   const [asked, setAsked] = useState(plainAsk);
   const [isAll, setAll] = useState(false);
@@ -308,3 +309,6 @@ function NothingToDo({ preview }: { preview: RedatePreview | null }) {
     </p>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnRedateStage = drawnFrom(RedateStage);

@@ -13,10 +13,11 @@ import { toggled } from '../marks/toggled';
 import { AreaTable } from './area-table';
 import { areaTitles } from './area-titles';
 import { useReset, type ResetState } from './use-reset';
+import { drawnFrom } from '../stage/drawn-stage';
 import styles from './reset.module.css';
 
 /** Empties a shell by area: counts first, exceptions, then armed by its code; the plan does it. */
-export function ResetStage({ start }: { start: ResetStart }) {
+function ResetStage({ view: start }: { view: ResetStart }) {
   const [areas, setAreas] = useState<ReadonlySet<string>>(new Set(start.usual));
   const [kept, setKept] = useState<readonly KeepChoice[]>([]);
   const chosen = start.counts.filter(({ area }) => areas.has(area)).map(({ area }) => area);
@@ -176,3 +177,6 @@ function Arming({ start, reset }: { start: ResetStart; reset: ResetState }) {
     </form>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnResetStage = drawnFrom(ResetStage);

@@ -1,5 +1,5 @@
-import { resetStart } from '@/services/reset/reset-plan';
-import { ResetStage } from '@/ui/reset/reset-stage';
+import { DrawnResetStage } from '@/ui/reset/reset-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => <ResetStage start={resetStart(context, shell)} />);
+export default shellPage((shell) => <DrawnResetStage source={stageSource(shell, 'reset')} />);

@@ -1,11 +1,11 @@
-import { restorePoints } from '@/services/carry-out/restore-points';
-import { RestorePointList } from '@/ui/carry-out/restore-point-list';
+import { DrawnRestorePointList } from '@/ui/carry-out/restore-point-list';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <RestorePointList
+export default shellPage((shell) => (
+  <DrawnRestorePointList
     id={shell.row.id}
     onHost={shell.row.hostId !== null}
-    points={restorePoints(context, shell)}
+    source={stageSource(shell, 'restore-points')}
   />
 ));

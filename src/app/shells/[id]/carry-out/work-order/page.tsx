@@ -1,12 +1,12 @@
-import { workOrderView } from '@/services/carry-out/work-order';
-import { WorkOrder } from '@/ui/carry-out/work-order';
+import { DrawnWorkOrder } from '@/ui/carry-out/work-order';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <WorkOrder
+export default shellPage((shell) => (
+  <DrawnWorkOrder
     id={shell.row.id}
     code={shell.row.code}
     title={shell.row.title}
-    view={workOrderView(context, shell)}
+    source={stageSource(shell, 'work-order')}
   />
 ));

@@ -1,5 +1,5 @@
-import { redateStart } from '@/services/redate/redate-plan';
-import { RedateStage } from '@/ui/redate/redate-stage';
+import { DrawnRedateStage } from '@/ui/redate/redate-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => <RedateStage start={redateStart(context, shell)} />);
+export default shellPage((shell) => <DrawnRedateStage source={stageSource(shell, 're-date')} />);

@@ -1,7 +1,7 @@
-import { thingsToExport } from '@/services/prove/things-to-export';
-import { PartStage } from '@/ui/prove/part-stage';
+import { DrawnPartStage } from '@/ui/prove/part-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <PartStage id={shell.row.id} code={shell.row.code} things={thingsToExport(context, shell)} />
+export default shellPage((shell) => (
+  <DrawnPartStage id={shell.row.id} code={shell.row.code} source={stageSource(shell, 'part')} />
 ));

@@ -1,7 +1,7 @@
-import { planList } from '@/services/decide/plan-list';
-import { PlanList } from '@/ui/plan/plan-list';
+import { DrawnPlanList } from '@/ui/plan/plan-list';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
-export default shellPage((shell, context) => (
-  <PlanList id={shell.row.id} lines={planList(context, shell)} changes={shell.plan.size} />
+export default shellPage((shell) => (
+  <DrawnPlanList id={shell.row.id} changes={shell.plan.size} source={stageSource(shell, 'plan')} />
 ));
