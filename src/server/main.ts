@@ -16,7 +16,7 @@ const longestIdle = 10_000;
  * How much garbage may gather before it is cleared away, in percent of what is in use. By itself the engine waits for
  * up to 300, in every thread: half a gigabyte beside a shell of ten thousand items.
  */
-const mostGarbage = 50;
+const mostGarbage = 40;
 setFlagsFromString(`--heap-growing-percent=${mostGarbage}`);
 
 interface Options {

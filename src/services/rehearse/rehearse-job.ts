@@ -9,7 +9,7 @@ import { gradeWeights, notReaching, type CategoryWeight, type NotReaching } from
 import { outlineDifference, type OutlineLine } from '@/core/plan/outline-difference';
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { blockedRefs, waysOut, type WayOut } from '@/core/plan/ways-out';
-import { rehearse, type Rehearsal } from '@/core/plan/rehearse';
+import { rehearse, type AuditBefore, type Rehearsal } from '@/core/plan/rehearse';
 import { writeResult, countChanges, type WrittenResult } from '@/core/plan/results';
 import type { PlanRun, RemovedCounts, RunRules } from '@/core/plan/run-plan';
 import { stepSchema } from '@/core/plan/step';
@@ -22,7 +22,7 @@ import { auditShell } from '../comb/audit-shell';
 import { recallReadings } from '../comb/kept-readings';
 import { rulesFrom, writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
-import { knownAnswers } from '../probe/known-answers';
+import { knownAnswers, type KnownAnswers } from '../probe/known-answers';
 import { blobHash, shellOf } from '../shells/kept-state';
 
 /** What a rehearsal came to, as it is kept for the stage that shows it. */
@@ -100,9 +100,7 @@ export const rehearseJob = defineJob({
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     progress(0, 3, 'Combing the shell as it is');
-    const { counts, findings } = auditShell(shell, read.value, undefined, answers);
-    // What proves the findings of before is not looked at: forty thousand of them would take as much as the shell.
-    const before = { counts, findings: findings.map(drawn) };
+    const before = auditBefore(shell, read.value, answers);
     progress(1, 3, 'Trying the plan on a copy');
     const rehearsal = rehearse(shell, before, steps, read.value, (after) => {
       progress(2, 3, 'Combing the copy');
@@ -133,6 +131,15 @@ export const rehearseJob = defineJob({
     return { seal };
   },
 });
+
+/**
+ * The audit of the shell as it is, without what proves its findings: nobody looks at that here, and for forty thousand of
+ * them it takes as much memory as the shell. In a function of its own, so that nothing holds on to the whole of it.
+ */
+function auditBefore(shell: Shell, rules: HouseRules, answers: KnownAnswers): AuditBefore<DrawnFinding> {
+  const { counts, findings } = auditShell(shell, rules, undefined, answers);
+  return { counts, findings: findings.map(drawn) };
+}
 
 /** So many titles of a sort are kept for the page; the others are counted. */
 const mostTitles = 200;
