@@ -229,14 +229,18 @@ const comesBefore = (a: CheckId, b: CheckId): boolean =>
   precedence.includes(a) && precedence.includes(b) && precedence.indexOf(a) <= precedence.indexOf(b);
 
 /** By check, then by the places of all subjects in turn, then by id: a total order that no locale changes. */
-function sortFindings(findings: Finding[], index: SubjectIndex): Finding[] {
-  const places = new Map(findings.map((f) => [f, f.subjects.map((s) => index.order(s))]));
-  return findings.sort(
+function sortFindings(findings: readonly Finding[], index: SubjectIndex): Finding[] {
+  const placed = findings.map((finding) => ({
+    finding,
+    places: finding.subjects.map((subject) => index.order(subject)),
+  }));
+  placed.sort(
     (a, b) =>
-      compareText(a.check, b.check) ||
-      compareLists(valueFor(places, a), valueFor(places, b)) ||
-      compareText(a.id, b.id),
+      compareText(a.finding.check, b.finding.check) ||
+      compareLists(a.places, b.places) ||
+      compareText(a.finding.id, b.finding.id),
   );
+  return placed.map(({ finding }) => finding);
 }
 
 function compareLists(a: readonly number[], b: readonly number[]): number {
