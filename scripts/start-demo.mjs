@@ -1,16 +1,15 @@
 // Starts the application and says where it is and what to drop in.
 import { spawn } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
 
 const port = Number(process.argv[2]);
-// What it says is told in start.mjs.
-const serverEnvironment = JSON.parse(readFileSync('scripts/server-environment.json', 'utf8'));
 const address = `http://127.0.0.1:${port}`;
 // The campus host that stands in is ten ports further.
 const hostAddress = `http://127.0.0.1:${port + 10}`;
 const said = [];
 const children = [];
+let ended = null;
 const start = (command, env) => {
   const child = spawn(process.execPath, command, {
     stdio: ['ignore', 'ignore', 'pipe'],
@@ -23,11 +22,12 @@ const start = (command, env) => {
   });
   children.push(child);
   child.on('exit', (code) => {
-    // All or none: where one ends, the others do, too.
+    // All or none: where one ends, the others do, too, and what it ended with is what all end with.
+    ended ??= code ?? 0;
     stop();
     if (children.some((one) => one.exitCode === null && one.signalCode === null)) return;
     if (said.length) process.stderr.write(Buffer.concat(said));
-    process.exit(code ?? 0);
+    process.exit(ended);
   });
 };
 const stop = () => {
@@ -40,8 +40,7 @@ rmSync(web, { force: true });
 start(['dist/stand-ins/campus.mjs', String(port + 10)], { CAMPUS_DATA: process.env.CURRYCOMB_DATA });
 // The web outside stands in, too: no probe of the demo leaves this computer.
 start(['dist/stand-ins/outside-web.mjs', web]);
-start(['dist/server.mjs', '--port', String(port)], {
-  ...serverEnvironment,
+start(['scripts/start.mjs', '--port', String(port)], {
   CURRYCOMB_HOST: hostAddress,
   CURRYCOMB_WEB: web,
 });

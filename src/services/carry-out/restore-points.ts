@@ -24,8 +24,8 @@ export interface RestorePoint {
 const mostPoints = 60;
 
 /** The states of a shell that are kept, newest first. */
-export function restorePoints(context: OpenFolder, shell: CurrentShell): RestorePoint[] {
-  const { db, blobs } = context;
+export function restorePoints(folder: OpenFolder, shell: CurrentShell): RestorePoint[] {
+  const { db, blobs } = folder;
   const rows = db
     .select()
     .from(versions)
@@ -35,7 +35,7 @@ export function restorePoints(context: OpenFolder, shell: CurrentShell): Restore
     .all();
   const sizesFrom = blobs.weigher();
   const current = sizesFrom(shell.version.stateBlob);
-  const numbers = runNumbers(context, shell.row.id);
+  const numbers = runNumbers(folder, shell.row.id);
   const begun = new Map(
     db
       .select()

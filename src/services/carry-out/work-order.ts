@@ -25,9 +25,9 @@ export interface WorkOrderView {
 }
 
 /** What is to be done by hand: what the host lets nobody do, and, if somebody wants it so, the whole plan. */
-export function workOrderView(context: OpenFolder, shell: CurrentShell): WorkOrderView {
-  const bare = bareShellOf(context, shell);
-  const rows = leftRows(context, shell.row.id);
+export function workOrderView(folder: OpenFolder, shell: CurrentShell): WorkOrderView {
+  const bare = bareShellOf(folder, shell);
+  const rows = leftRows(folder, shell.row.id);
   const steps = rows.map((row) => stepSchema.parse(JSON.parse(row.step ?? 'null')));
   const left = workOrderOf(bare, steps).map(({ place, lines }) => ({
     place,
@@ -38,7 +38,7 @@ export function workOrderView(context: OpenFolder, shell: CurrentShell): WorkOrd
       return [{ ...line, runId, sequence, tickedAt: state === 'ticked' ? at : null }];
     }),
   }));
-  const planned: Step[] = planOf(context.db, shell.row.id).map((row) => row.step);
+  const planned: Step[] = planOf(folder.db, shell.row.id).map((row) => row.step);
   return {
     left,
     open: rows.filter(({ state }) => state === 'by-hand').length,

@@ -12,12 +12,12 @@ export interface AskingFinding {
 
 /** Tells which finding is behind each step of a plan; null for steps by hand. */
 export function findingsBehind(
-  context: OpenFolder,
+  folder: OpenFolder,
   shell: CurrentShell,
   rows: readonly PlanRow[],
 ): (row: PlanRow) => AskingFinding | null {
   const ids = rows.flatMap(({ findingId }) => (findingId === null ? [] : [findingId]));
-  const found = shell.audit ? findingRows(context.db, shell.audit.id, ids) : [];
+  const found = shell.audit ? findingRows(folder.db, shell.audit.id, ids) : [];
   const titles = new Map(found.map((row) => [row.id, (JSON.parse(row.listed) as ListedFinding).title]));
   return ({ findingId: id }) =>
     id === null ? null : { id, title: titles.get(id) ?? 'a finding of an earlier combing' };

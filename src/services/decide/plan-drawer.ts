@@ -54,16 +54,16 @@ export interface PlanDrawerView {
 const mostThings = 50;
 
 /** The plan as it stands against the shell as it stands. */
-export function planDrawer(context: OpenFolder, current: CurrentShell): PlanDrawerView {
-  const rows = planOf(context.db, current.row.id);
-  const shell = shellOf(context.blobs, blobHash.parse(current.version.stateBlob));
+export function planDrawer(folder: OpenFolder, current: CurrentShell): PlanDrawerView {
+  const rows = planOf(folder.db, current.row.id);
+  const shell = shellOf(folder.blobs, blobHash.parse(current.version.stateBlob));
   const steps = rows.map((row) => row.step);
-  const run = runPlan(shell, steps, runRules(context, current));
+  const run = runPlan(shell, steps, runRules(folder, current));
   const results = resultsByStep(run.steps, run.results);
   const titles = refsOf(shell);
   const planned = refsOf(run.after);
   const titleOf = (ref: string) => (titles.typeOf(ref) === null ? planned.titleOf(ref) : titles.titleOf(ref));
-  const askedBy = findingsBehind(context, current, rows);
+  const askedBy = findingsBehind(folder, current, rows);
   const said = saidByStep(contradictionsIn(steps), steps);
   const placeOf = placeReader(shell, titles);
   const groups = new Map<string, DrawerStep[]>();

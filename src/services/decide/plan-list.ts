@@ -22,11 +22,11 @@ export interface PlanLine {
 const mostTitles = 3;
 
 /** The plan, step by step, in its order. */
-export function planList(context: OpenFolder, shell: CurrentShell): PlanLine[] {
-  const rows = planOf(context.db, shell.row.id);
+export function planList(folder: OpenFolder, shell: CurrentShell): PlanLine[] {
+  const rows = planOf(folder.db, shell.row.id);
   if (rows.length === 0) return [];
-  const titles = refsOf(bareShellOf(context, shell));
-  const askedBy = findingsBehind(context, shell, rows);
+  const titles = refsOf(bareShellOf(folder, shell));
+  const askedBy = findingsBehind(folder, shell, rows);
   return rows.map((row, n) => {
     const targets = row.step.targets as readonly AnyTarget[];
     return {

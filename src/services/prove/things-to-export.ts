@@ -6,5 +6,5 @@ import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** Everything of the shell as it stands now, to choose a part from. */
-export const thingsToExport = (context: OpenFolder, shell: CurrentShell): IncomingThing[] =>
-  thingsOf(loadBareShell(context.blobs, shell.version.stateBlob as Sha256));
+export const thingsToExport = (folder: OpenFolder, shell: CurrentShell): IncomingThing[] =>
+  thingsOf(loadBareShell(folder.blobs, shell.version.stateBlob as Sha256));

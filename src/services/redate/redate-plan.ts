@@ -158,10 +158,10 @@ export interface RedateStart {
   };
 }
 
-export function redateStart(context: OpenFolder, current: CurrentShell): RedateStart {
-  const rules = rulesFrom(rulesFor(context, current.row).written);
+export function redateStart(folder: OpenFolder, current: CurrentShell): RedateStart {
+  const rules = rulesFrom(rulesFor(folder, current.row).written);
   const terms = rules.ok ? rules.value.terms : [];
-  const shell = plannedShell(context, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
+  const shell = plannedShell(folder, current, { keyMarks: rules.ok ? rules.value.keyMarks : [] });
   return {
     id: current.row.id,
     code: current.row.code || current.row.title,

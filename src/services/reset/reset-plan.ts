@@ -62,12 +62,12 @@ export interface ResetStart {
   readonly choices: readonly KeepChoice[];
 }
 
-const currentShell = (context: OpenFolder, { version }: CurrentShell): Shell =>
-  shellOf(context.blobs, blobHash.parse(version.stateBlob));
+const currentShell = (folder: OpenFolder, { version }: CurrentShell): Shell =>
+  shellOf(folder.blobs, blobHash.parse(version.stateBlob));
 const codeOf = ({ row }: CurrentShell): string => row.code || row.title;
 
-export function resetStart(context: OpenFolder, current: CurrentShell): ResetStart {
-  const shell = currentShell(context, current);
+export function resetStart(folder: OpenFolder, current: CurrentShell): ResetStart {
+  const shell = currentShell(folder, current);
   const refs = refsIn(shell);
   const outline = outlineOf(shell);
   const titles = refsOf(shell);

@@ -39,12 +39,18 @@ export function useRuleSet(set: string, kept: WrittenRules): EditedRuleSet {
     reset: () => setRules(kept),
     save: () => keep(rules, 'The house rules are kept. Shells say so where they were combed by others.'),
     take: async (file) => {
-      try {
-        const read = JSON.parse(await file.text()) as WrittenRules;
-        await keep(read, `The rules of “${file.name}” are in use now.`);
-      } catch {
-        setTrouble(`“${file.name}” is not readable as JSON; check its commas and brackets.`);
-      }
+      const read = readRules(await file.text());
+      if (read) await keep(read, `The rules of “${file.name}” are in use now.`);
+      else setTrouble(`“${file.name}” is not readable as JSON; check its commas and brackets.`);
     },
   };
+}
+
+/** Null where the text is no JSON; whether it says house rules is held against their form where it is kept. */
+function readRules(text: string): WrittenRules | null {
+  try {
+    return JSON.parse(text) as WrittenRules;
+  } catch {
+    return null;
+  }
 }
