@@ -56,7 +56,10 @@ const config = [
     rules: {
       'no-restricted-imports': [
         'error',
-        { name: 'notistack', message: 'Take it from ui/theme/message-bar, which gives it what it needs first.' },
+        {
+          name: 'notistack',
+          message: 'Take it from ui/theme/message-bar, which gives it what it needs first.',
+        },
       ],
     },
   },
