@@ -9,6 +9,7 @@ import type { OutlineView } from '@/services/decide/outline-view';
 import { useFramePatch } from '../frame/frame-counts';
 import { send } from '../jobs/use-job';
 import { useLine } from '../jobs/use-line';
+import { AskWhenIdle } from './ask-when-idle';
 import { shellOfView } from './outline-model';
 import { previewStep } from './preview-step';
 
@@ -53,10 +54,15 @@ export function useOutline(view: OutlineView): OutlineState {
   const show = (next: Shell) => setEdited({ view, shell: next, findings });
   const address = `/api/shells/${view.id}`;
 
-  const askAgain = async () => {
-    const result = await send<OutlineView>(`${address}/stages/outline`, undefined, 'GET');
-    if (result.ok) setEdited({ view, shell: shellOfView(result.value), findings: result.value.findings });
-  };
+  const asking = useMemo(() => {
+    const ask = async () => {
+      const result = await send<OutlineView>(`/api/shells/${view.id}/stages/outline`, undefined, 'GET');
+      return result.ok ? result.value : null;
+    };
+    return new AskWhenIdle(ask, (now) =>
+      setEdited({ view, shell: shellOfView(now), findings: now.findings }),
+    );
+  }, [view]);
   const keep = async (gesture: Gesture): Promise<readonly AddedStep[]> => {
     const sent = gesture.map((step) => sendInLine<AddedStep>(`${address}/plan`, { edit: 'add', step }));
     const added: AddedStep[] = [];
@@ -74,12 +80,13 @@ export function useOutline(view: OutlineView): OutlineState {
     const before = shell;
     const preview = previewGesture(before, gesture);
     if (preview) show(preview);
-    const ids = keep(gesture).then(async (added) => {
+    const kept = keep(gesture).then((added) => {
       const isWhole = added.length === gesture.length && added.every((one) => one.held.length === 0);
       setHeld(added.flatMap((one) => one.held));
-      if (preview === null || !isWhole) await askAgain();
+      if (preview === null || !isWhole) asking.wish();
       return added.flatMap(({ id }) => (id === null ? [] : [id]));
     });
+    const ids = asking.during(kept);
     setDone((now) => [{ words, before, ids }, ...now]);
   };
   const undo = () => {
@@ -88,7 +95,7 @@ export function useOutline(view: OutlineView): OutlineState {
     setDone(others);
     show(latest.before);
     setHeld([]);
-    void latest.ids.then(takeOut);
+    void asking.during(latest.ids.then(takeOut));
   };
   const takeOut = async (ids: readonly string[]) => {
     if (ids.length === 0) return;
