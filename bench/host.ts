@@ -12,7 +12,7 @@ import type { Result } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { orderRun } from '@/services/carry-out/order-run';
-import { addByHand } from '@/services/decide/edit-plan';
+import { changePlan } from '@/services/decide/change-plan';
 import { countPlan } from '@/services/decide/plan';
 import type { Context } from '@/services/context';
 import { signInToHost } from '@/services/hosts/host-records';
@@ -187,7 +187,7 @@ try {
     params: { keep: [] },
     from: 'hand',
   } as const;
-  must(addByHand(context, now(), { ...reset, targets: [...usualAreas] }));
+  must(await changePlan(context, shellId, 'new-step', { ...reset, targets: [...usualAreas] }));
   await job(context, orderRehearsal(context, now()));
   const [resetting] = await timed(async () => {
     const view = await context.jobs.ended(must(orderRun(context, now())).jobId);

@@ -1,20 +1,26 @@
 import { join } from 'node:path';
 import { move, workerData } from 'piscina';
 import type { OpenFolder } from '@/services/context';
-import { drawStage } from '@/services/stages/draw-stage';
-import type { StageAnswer } from '@/services/stages/stage-answer';
-import type { StageOrder } from '@/services/stages/stage-order';
+import type { DraftKind } from '@/services/decide/draft-kinds';
+import { draftChange, drawStage, type ReadFolder } from '@/services/stages/draw-stage';
+import type { DraftAnswer, StageAnswer } from '@/services/stages/stage-answer';
+import type { DraftOrder, StageOrder } from '@/services/stages/stage-order';
 import { BlobStore } from '@/store/blobs';
 import { readDatabase } from '@/store/database';
 
-/** A worker thread: works out what stages show. It reads alone. */
+/** A worker thread: works out what stages show, and what changes of plans would come to. It reads alone. */
 const { dataDir } = workerData as { dataDir: string };
 let folder: OpenFolder | null = null;
 const open = (): OpenFolder =>
   (folder ??= { db: readDatabase(dataDir), blobs: new BlobStore(join(dataDir, 'blobs')), dataDir });
+const read: ReadFolder = { dataDir, open };
 
 export default function draw(order: StageOrder): StageAnswer {
-  const answer = drawStage(dataDir, open, order);
+  const answer = drawStage(read, order);
   // The bytes change hands; they are not copied.
   return answer instanceof Uint8Array ? (move(answer) as StageAnswer) : answer;
+}
+
+export function draft<Kind extends DraftKind>(order: DraftOrder<Kind>): DraftAnswer<Kind> {
+  return draftChange(read, order);
 }

@@ -143,12 +143,14 @@ test('steps by hand stand in the plan beside decisions: added, replaced, reorder
     from: 'hand',
   });
   accept(id, of(id, 'orphan.empty-module'));
-  must(editPlan(data.context, data.now(id), { edit: 'add', step: rename('Overview') }));
+  must(await editPlan(data.context, data.now(id), { edit: 'add', step: rename('Overview') }));
   const rows = () => planOf(data.context.db, id);
   const hand = rows().find((r) => r.how === 'hand')!;
-  must(editPlan(data.context, data.now(id), { edit: 'replace', id: hand.id, step: rename('What comes') }));
   must(
-    editPlan(data.context, data.now(id), {
+    await editPlan(data.context, data.now(id), { edit: 'replace', id: hand.id, step: rename('What comes') }),
+  );
+  must(
+    await editPlan(data.context, data.now(id), {
       edit: 'order',
       ids: rows()
         .map((r) => r.id)
@@ -157,7 +159,7 @@ test('steps by hand stand in the plan beside decisions: added, replaced, reorder
   );
   expect(rows()[0]).toMatchObject({ id: hand.id, how: 'hand' });
   expect(
-    editPlan(data.context, data.now(id), {
+    await editPlan(data.context, data.now(id), {
       edit: 'add',
       step: { ...rename('x'), params: { titles: { o: 'x', e1: 'y' } } },
     }),
@@ -173,7 +175,7 @@ test('steps by hand stand in the plan beside decisions: added, replaced, reorder
 test('a step that is stale says so in the rehearsal and is not carried out', async () => {
   const id = await fresh('STA 1');
   must(
-    editPlan(data.context, data.now(id), {
+    await editPlan(data.context, data.now(id), {
       edit: 'add',
       step: { action: 'rename', targets: ['o'], params: { titles: { o: 'A' } }, from: 'hand' },
     }),

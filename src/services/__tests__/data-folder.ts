@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { Finding } from '@/core/checks/finding';
+import type { WrittenStep } from '@/core/plan/written-step';
 import type { LocalDate } from '@/core/time/local-date';
 import type { Result } from '@/core/shell/result';
 import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
@@ -11,6 +12,7 @@ import { uploadsDir } from '../bring-in/uploads';
 import { orderComb } from '../comb/order-comb';
 import { wholeFindings } from '../comb/kept-findings';
 import type { Context } from '../context';
+import { changePlan } from '../decide/change-plan';
 import { openContext } from '../open-context';
 import type { JobView } from '../jobs/job-queue';
 import { courseOf } from '../shells/course';
@@ -90,6 +92,11 @@ export class DataFolder {
     const form = { package: this.upload(path), code, termStart: '2027-01-11', termEnd: '2027-05-07' };
     const { shellId } = await this.job(orderBringIn(this.context, bringInSchema.parse(form), today));
     return shellId ?? '';
+  }
+
+  /** Plans a step by hand; throws with its trouble where it can’t be made. */
+  async plan(id: string, step: Omit<WrittenStep, 'from'>): Promise<void> {
+    must(await changePlan(this.context, id, 'new-step', { ...step, from: 'hand' }));
   }
 
   async comb(id: string): Promise<void> {

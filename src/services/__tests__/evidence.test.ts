@@ -94,7 +94,7 @@ test('a step by hand goes into the plan as far as it can be done, with what is s
   const id = await data.bringIn(shell, 'HAND 1');
   const titles = { a0: 'Overview', a1: 'Page 1' };
   const step = { action: 'rename' as const, targets: ['a0', 'a1'], params: { titles }, from: 'hand' };
-  expect(editPlan(data.context, data.now(id), { edit: 'add', step })).toMatchObject({
+  expect(await editPlan(data.context, data.now(id), { edit: 'add', step })).toMatchObject({
     ok: true,
     value: { done: 1, nothing: 1, held: [], planSize: 1 },
   });

@@ -15,7 +15,6 @@ import { refusalOf } from '../carry-out/refused-run';
 import { summaryOf } from '../carry-out/run-summary';
 import { tick, workOrderView } from '../carry-out/work-order';
 import { wishOfRun } from '../carry-out/host/wish';
-import { addByHand } from '../decide/edit-plan';
 import { orderPull, orderPullAgain } from '../hosts/order-pull';
 import { hostsOf, shellsAtHost, signInForm, signInToHost } from '../hosts/host-records';
 import { orderRehearsal } from '../rehearse/order-rehearsal';
@@ -82,16 +81,8 @@ const titlesThere = () => {
 const shellHere = (): Shell => shellOf(data.context.blobs, data.now(id).version.stateBlob as Sha256);
 const refOf = (title: string) => shellHere().items.find((item) => item.title === title)?.ref ?? '';
 
-function plan(action: string, titles: readonly string[], params: Record<string, unknown> = {}): void {
-  must(
-    addByHand(data.context, data.now(id), {
-      action: action,
-      targets: titles.map(refOf),
-      params,
-      from: 'hand',
-    }),
-  );
-}
+const plan = (action: string, titles: readonly string[], params: Record<string, unknown> = {}) =>
+  data.plan(id, { action, targets: titles.map(refOf), params });
 const rename = (title: string, to: string) => plan('rename', [title], { titles: { [refOf(title)]: to } });
 const carryOut = async () => {
   await data.job(orderRehearsal(data.context, data.now(id)));
@@ -123,9 +114,9 @@ test('a wrong secret and a wrong address are said in a sentence, and nothing is 
 
 test('a plan is carried out there, proved by what is read back, and taken back with its links', async () => {
   const before = shellHere();
-  plan('delete', ['Page 4', 'Page 5'], { leaveBroken: true });
-  rename('Page 1', 'Page one');
-  plan('hide', ['Week 2']);
+  await plan('delete', ['Page 4', 'Page 5'], { leaveBroken: true });
+  await rename('Page 1', 'Page one');
+  await plan('hide', ['Week 2']);
   await carryOut();
   expect(titlesThere()).not.toContain('Page 4');
   expect(titlesThere()).toContain('Page one');
@@ -154,11 +145,11 @@ test('a plan is carried out there, proved by what is read back, and taken back w
 
 test('one step, and everything since a run, are taken back', async () => {
   const before = shellHere();
-  rename('Page 1', 'Once');
-  plan('hide', ['Page 2']);
+  await rename('Page 1', 'Once');
+  await plan('hide', ['Page 2']);
   await carryOut();
   const first = lastRun();
-  rename('Page 3', 'Third');
+  await rename('Page 3', 'Third');
   await carryOut();
   await data.job(orderUndo(data.context, data.now(id), first, { what: 'step', sequence: 0 }));
   expect(titlesThere()).toContain('Page 1');
@@ -168,8 +159,8 @@ test('one step, and everything since a run, are taken back', async () => {
 });
 
 test('what somebody else changed meanwhile is left and told; before the run it stops it', async () => {
-  rename('Page 1', 'Ours');
-  plan('hide', ['Page 2']);
+  await rename('Page 1', 'Ours');
+  await plan('hide', ['Page 2']);
   await data.job(orderRehearsal(data.context, data.now(id)));
   const record = atHost().collections.outline.records.get(refOf('Page 1'));
   if (record) setFields(atHost(), 'outline', record, { ...record.fields, title: 'Theirs' });
@@ -185,7 +176,7 @@ test('what somebody else changed meanwhile is left and told; before the run it s
   expect(shellHere().items.map(({ title }) => title)).toContain('Theirs');
   // While it runs: nothing of theirs is written over, whatever the plan says.
   for (let n = 0; n < 30; n += 1)
-    if (n !== 1) plan('rename', [`Page ${n}`], { titles: { [refOf(`Page ${n}`)]: `Mine ${n}` } });
+    if (n !== 1) await plan('rename', [`Page ${n}`], { titles: { [refOf(`Page ${n}`)]: `Mine ${n}` } });
   await data.job(orderRehearsal(data.context, data.now(id)));
   const ordered = orderRun(data.context, data.now(id));
   const theirs = atHost().collections.outline.records.get(refOf('Page 29'));
@@ -218,8 +209,8 @@ test('400 steps among all troubles end complete without help, and the ledger tel
   const before = shellHere();
   running.host.setTroubles({ ...allTroubles, slow: 0, hurry: 0, stall: 90, restart: 120, expire: 40 });
   for (let n = 0; n < 200; n += 1) {
-    rename(`Page ${n}`, `Seite ${n}`);
-    plan('hide', [`Page ${n}`]);
+    await rename(`Page ${n}`, `Seite ${n}`);
+    await plan('hide', [`Page ${n}`]);
   }
   await carryOut();
   expect(ledgerOf(data.context, lastRun().id)).toHaveLength(400);
@@ -232,7 +223,7 @@ test('400 steps among all troubles end complete without help, and the ledger tel
 });
 
 test('a run pauses between batches, survives a restart, goes on, and is stopped with what it did', async () => {
-  for (let n = 0; n < 30; n += 1) rename(`Page ${n}`, `Seite ${n}`);
+  for (let n = 0; n < 30; n += 1) await rename(`Page ${n}`, `Seite ${n}`);
   await data.job(orderRehearsal(data.context, data.now(id)));
   const { jobId } = must(orderRun(data.context, data.now(id)));
   must(wishOfRun(data.context, id, { wish: 'pause' }));
@@ -249,7 +240,7 @@ test('a run pauses between batches, survives a restart, goes on, and is stopped 
 });
 
 test('without the restore point, whose files it would need, a run is not taken back', async () => {
-  plan('hide', ['Page 2']);
+  await plan('hide', ['Page 2']);
   await carryOut();
   const { beforeVersion } = lastRun();
   must(editRestorePoint(data.context, data.now(id), { edit: 'throw-away', id: beforeVersion }));
@@ -260,7 +251,7 @@ test('without the restore point, whose files it would need, a run is not taken b
 });
 
 test('what a stopped run did not send stays in the plan', async () => {
-  for (let n = 0; n < 30; n += 1) rename(`Page ${n}`, `Seite ${n}`);
+  for (let n = 0; n < 30; n += 1) await rename(`Page ${n}`, `Seite ${n}`);
   await data.job(orderRehearsal(data.context, data.now(id)));
   const { jobId } = must(orderRun(data.context, data.now(id)));
   must(wishOfRun(data.context, id, { wish: 'stop' }));
@@ -273,7 +264,7 @@ test('what a stopped run did not send stays in the plan', async () => {
 });
 
 test('a host that is not there pauses the run; it goes on when it is back', async () => {
-  rename('Page 1', 'Once');
+  await rename('Page 1', 'Once');
   await data.job(orderRehearsal(data.context, data.now(id)));
   running.host.setTroubles({ ...noTroubles, fail: 0.9, seed: 3 });
   const view = await data.ended(must(orderRun(data.context, data.now(id))).jobId);
@@ -285,9 +276,8 @@ test('a host that is not there pauses the run; it goes on when it is back', asyn
 });
 
 test('what the host lets nobody do stands in the work order', async () => {
-  const facts = { action: 'set-facts', targets: [shellHere().ref], params: { title: 'Other' }, from: 'hand' };
-  must(addByHand(data.context, data.now(id), facts as never));
-  rename('Page 1', 'Once');
+  await data.plan(id, { action: 'set-facts', targets: [shellHere().ref], params: { title: 'Other' } });
+  await rename('Page 1', 'Once');
   await carryOut();
   const rows = data.context.db.select().from(operations).where(eq(operations.runId, lastRun().id)).all();
   expect(rows.map(({ action, state }) => [action, state])).toEqual([

@@ -22,7 +22,7 @@ const shell = (composer: ShellComposer) => {
   }
   composer.file('gauge.png', 'picture');
 };
-const edit = (id: string, change: PlanEdit) => must(editPlan(data.context, data.now(id), change));
+const edit = async (id: string, change: PlanEdit) => must(await editPlan(data.context, data.now(id), change));
 const add = (id: string, action: 'hide' | 'show' | 'delete' | 'rename', targets: string[], params = {}) =>
   edit(id, { edit: 'add', step: { action, targets, params, from: 'hand' } });
 const drawer = (id: string) => planDrawer(data.context, data.now(id));
@@ -34,11 +34,11 @@ const shown = (id: string) =>
 
 test('the plan stands by place, and steps that disagree say so', async () => {
   const id = await data.bringIn(shell, 'PLAN 1');
-  add(id, 'hide', ['Reading1', 'Notes1']);
-  add(id, 'delete', ['gauge.png']);
-  add(id, 'show', ['Notes1']);
-  add(id, 'hide', ['Reading2']);
-  add(id, 'delete', ['Reading2']);
+  await add(id, 'hide', ['Reading1', 'Notes1']);
+  await add(id, 'delete', ['gauge.png']);
+  await add(id, 'show', ['Notes1']);
+  await add(id, 'hide', ['Reading2']);
+  await add(id, 'delete', ['Reading2']);
   expect(shown(id)).toEqual([
     ['Week 1', '1 Hide 2', '3 Show 1'],
     ['Files', '2 Delete 1'],
@@ -56,18 +56,20 @@ test('the plan stands by place, and steps that disagree say so', async () => {
 
 test('things are taken out of a step, steps change places, and a step without things goes', async () => {
   const id = await data.bringIn(shell, 'PLAN 2');
-  add(id, 'hide', ['Reading1', 'Notes1']);
-  add(id, 'delete', ['gauge.png']);
+  await add(id, 'hide', ['Reading1', 'Notes1']);
+  await add(id, 'delete', ['gauge.png']);
   const ids = () => drawer(id).groups.flatMap(({ steps }) => steps.map((step) => step.id));
   const [first = '', second = ''] = ids();
-  expect(edit(id, { edit: 'without', id: first, refs: ['Notes1'] })).toEqual({ planSize: 2 });
-  edit(id, { edit: 'order', ids: [second, first] });
+  expect(await edit(id, { edit: 'without', id: first, refs: ['Notes1'] })).toEqual({ planSize: 2 });
+  await edit(id, { edit: 'order', ids: [second, first] });
   expect(shown(id)).toEqual([
     ['Files', '1 Delete 1'],
     ['Week 1', '2 Hide 1'],
   ]);
-  expect(edit(id, { edit: 'without', id: first, refs: ['Reading1'] })).toEqual({ planSize: 1 });
-  expect(editPlan(data.context, data.now(id), { edit: 'without', id: first, refs: ['x'] })).toMatchObject({
+  expect(await edit(id, { edit: 'without', id: first, refs: ['Reading1'] })).toEqual({ planSize: 1 });
+  expect(
+    await editPlan(data.context, data.now(id), { edit: 'without', id: first, refs: ['x'] }),
+  ).toMatchObject({
     ok: false,
     trouble: { code: 'plan-changed' },
   });
@@ -75,9 +77,9 @@ test('things are taken out of a step, steps change places, and a step without th
 
 test('a plan kept by name is used on another shell; what is not there is listed', async () => {
   const id = await data.bringIn(shell, 'PLAN 3');
-  add(id, 'hide', ['Reading1', 'Notes2']);
+  await add(id, 'hide', ['Reading1', 'Notes2']);
   const { context } = data;
-  expect(editKeptPlans(context, data.now(id), { edit: 'keep', name: 'Before term' })).toMatchObject({
+  expect(await editKeptPlans(context, data.now(id), { edit: 'keep', name: 'Before term' })).toMatchObject({
     ok: true,
     value: { plans: [{ name: 'Before term', steps: 1, madeFor: 'PLAN 3' }] },
   });
@@ -85,13 +87,15 @@ test('a plan kept by name is used on another shell; what is not there is listed'
     composer.module('Week 1', { ref: 'other-week' });
     composer.page('Reading', '<p>Other words</p>', { ref: 'other', parent: 'other-week', path: 'o.html' });
   }, 'PLAN 4');
-  const empty = editKeptPlans(context, data.now(other), { edit: 'keep', name: 'Nothing' });
+  const empty = await editKeptPlans(context, data.now(other), { edit: 'keep', name: 'Nothing' });
   expect(empty).toMatchObject({ ok: false, trouble: { code: 'plan-empty' } });
-  const used = must(editKeptPlans(context, data.now(other), { edit: 'use', name: 'Before term' }));
+  const used = must(await editKeptPlans(context, data.now(other), { edit: 'use', name: 'Before term' }));
   expect(used.taken?.missing).toEqual(['Notes']);
   expect(shown(other)).toEqual([['Week 1', '1 Hide 1']]);
-  expect(editKeptPlans(context, data.now(other), { edit: 'use', name: 'gone' })).toMatchObject({ ok: false });
-  expect(must(editKeptPlans(context, data.now(other), { edit: 'drop', name: 'Before term' })).plans).toEqual(
-    [],
-  );
+  expect(await editKeptPlans(context, data.now(other), { edit: 'use', name: 'gone' })).toMatchObject({
+    ok: false,
+  });
+  expect(
+    must(await editKeptPlans(context, data.now(other), { edit: 'drop', name: 'Before term' })).plans,
+  ).toEqual([]);
 });

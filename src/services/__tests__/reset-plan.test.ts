@@ -1,4 +1,6 @@
-import { resetAskSchema, resetInPlan, resetStart, type ResetAsked } from '../reset/reset-plan';
+import { resetAskSchema, type ResetAsked } from '../reset/reset-ask';
+import { resetInPlan } from '../reset/reset-plan';
+import { resetStart } from '../reset/reset-start';
 import { planOf } from '../decide/plan';
 import { DataFolder } from './data-folder';
 
@@ -28,8 +30,8 @@ test('the screen opens with what each area holds, and with what can be kept', ()
   expect(start.choices.find(({ ref }) => ref === 'birds')).toMatchObject({ title: 'Birds', place: 'Week 1' });
 });
 
-test('it is looked at without being planned', () => {
-  expect(reset({ keep: ['birds'] })).toMatchObject({
+test('it is looked at without being planned', async () => {
+  expect(await reset({ keep: ['birds'] })).toMatchObject({
     ok: true,
     value: {
       areas: [
@@ -50,13 +52,13 @@ test.each<[string, Partial<ResetAsked>, string]>([
   ['another number', { take: { code: 'BIO 355', withStudentWork: 0 } }, 'student-work'],
   ['nothing to go', { areas: ['events'], take: { code: 'BIO 355', withStudentWork: 0 } }, 'nothing-goes'],
   ['something to keep that is not there', { keep: ['nobody'] }, 'reset-refused'],
-])('%s does not arm it', (_, ask, code) => {
-  expect(reset(ask)).toMatchObject({ ok: false, trouble: { code } });
+])('%s does not arm it', async (_, ask, code) => {
+  expect(await reset(ask)).toMatchObject({ ok: false, trouble: { code } });
   expect(planOf(data.context.db, id)).toEqual([]);
 });
 
-test('armed, it is one step of the plan that names everything that goes', () => {
-  expect(reset({ take: { code: 'BIO 355', withStudentWork: 1 } })).toMatchObject({
+test('armed, it is one step of the plan that names everything that goes', async () => {
+  expect(await reset({ take: { code: 'BIO 355', withStudentWork: 1 } })).toMatchObject({
     ok: true,
     value: { added: { done: 4, held: [], planSize: 4 } },
   });

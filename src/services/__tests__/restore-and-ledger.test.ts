@@ -6,7 +6,6 @@ import { orderRun } from '../carry-out/order-run';
 import { orderUndo } from '../carry-out/order-undo';
 import { editRestorePoint, restorePoints, stateOfPoint } from '../carry-out/restore-points';
 import { takeWayOut } from '../decide/take-way-out';
-import { addByHand } from '../decide/edit-plan';
 import { planOf } from '../decide/plan';
 import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
 import { runsOf } from '../shells/current-shell';
@@ -28,7 +27,7 @@ beforeAll(async () => {
 afterAll(() => data.close());
 
 const plan = (action: string, targets: string[], params: Record<string, unknown> = {}) =>
-  must(addByHand(data.context, data.now(id), { action: action, targets, params, from: 'hand' }));
+  data.plan(id, { action, targets, params });
 async function carryOut() {
   await data.job(orderRehearsal(data.context, data.now(id)));
   await data.job(orderRun(data.context, data.now(id)));
@@ -37,10 +36,10 @@ const entries = (query: Record<string, unknown> = {}) =>
   fitting(wholeLedger(data.context, id), ledgerQuery.parse(query));
 
 test('the ledger over all runs is searched, narrowed, and tells a thing’s own history', async () => {
-  plan('hide', ['p1', 'p2']);
+  await plan('hide', ['p1', 'p2']);
   await carryOut();
-  plan('rename', ['p1'], { titles: { p1: 'First page' } });
-  plan('delete', ['large.bin']);
+  await plan('rename', ['p1'], { titles: { p1: 'First page' } });
+  await plan('delete', ['large.bin']);
   await carryOut();
   expect(entries().map(({ run, action }) => [run, action])).toEqual([
     [2, 'rename'],
@@ -97,11 +96,11 @@ test('restore points are weighed with what they share, named, and thrown away by
 });
 
 test('a way out takes the blocked target’s place; student work goes only where the title is typed', async () => {
-  plan('hide', ['p3']);
+  await plan('hide', ['p3']);
   // What a guard holds back by hand is not even taken into the plan: it is put there as a finding would.
   const steps = [{ action: 'hide' as const, targets: ['p4'], params: {}, from: 'hand' }];
   const ref = 'p3';
-  must(takeWayOut(data.context, data.now(id), { action: 'hide', ref, steps }));
+  must(await takeWayOut(data.context, data.now(id), { action: 'hide', ref, steps }));
   expect(
     planOf(data.context.db, id).map(({ step }) => [step.action, step.targets.map((t) => t.ref)]),
   ).toEqual([['hide', ['p4']]]);
@@ -109,7 +108,7 @@ test('a way out takes the blocked target’s place; student work goes only where
     { action: 'delete' as const, targets: ['p4'], params: { withStudentWork: 1 }, from: 'hand' },
   ];
   const form = { action: 'hide', ref: 'p4', steps: loses };
-  expect(takeWayOut(data.context, data.now(id), { ...form, typed: 'page 4' })).toMatchObject({
+  expect(await takeWayOut(data.context, data.now(id), { ...form, typed: 'page 4' })).toMatchObject({
     trouble: { code: 'not-typed' },
   });
   await data.job(orderRehearsal(data.context, data.now(id)));

@@ -26,6 +26,26 @@ const draw = async (stage: Stage, query = ''): Promise<unknown> => {
 const drawHere = (stage: Stage, query = ''): unknown =>
   JSON.parse(JSON.stringify(stageViews[stage](folder.context, folder.now(id), new URLSearchParams(query))));
 
+test('evidence, a look at a thing and a report are drawn there, too; what is not there is no trouble', async () => {
+  await folder.comb(id);
+  const [finding] = folder.findings(id);
+  const subject = finding?.subjects.find(({ type }) => type === 'item');
+  const queries: readonly (readonly [Stage, string])[] = [
+    ['evidence', `finding=${finding?.id}`],
+    ['look', `type=item&ref=${subject?.ref}`],
+    ['report', 'of=audit&as=html'],
+    ['report', 'of=sign-off&as=csv'],
+  ];
+  for (const [stage, query] of queries) {
+    expect(drawHere(stage, query)).not.toBeNull();
+    expect(await draw(stage, query)).toEqual(drawHere(stage, query));
+  }
+  for (const query of ['finding=nobody', 'type=planet', 'of=nothing', 'of=run&run=nobody'])
+    for (const stage of ['evidence', 'look', 'report'] as const)
+      expect([query, await draw(stage, query)]).toEqual([query, drawHere(stage, query)]);
+  expect(await draw('evidence', 'finding=nobody')).toBeNull();
+});
+
 test.each(stages)('%s of a shell that was not combed yet', async (stage) => {
   expect(await draw(stage)).toEqual(drawHere(stage));
 });

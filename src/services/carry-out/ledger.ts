@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { operations } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 
 export interface LedgerLine {
   readonly sequence: number;
@@ -45,7 +45,7 @@ export function linesOfRow(row: OperationRow): readonly [done: LedgerLine, back:
 }
 
 /** Every step of a run as it was done, and behind them those that were taken back, newest first. */
-export function ledgerOf({ db }: Context, runId: string): LedgerLine[] {
+export function ledgerOf({ db }: OpenFolder, runId: string): LedgerLine[] {
   const lines = db
     .select()
     .from(operations)

@@ -48,8 +48,8 @@ export function workOrderView(folder: OpenFolder, shell: CurrentShell): WorkOrde
 }
 
 /** How many lines of the work order are to be done, and how many are ticked. */
-export function workOrderCounts(context: Context, shellId: string): { open: number; ticked: number } {
-  const states = leftRows(context, shellId).map(({ state }) => state);
+export function workOrderCounts(folder: OpenFolder, shellId: string): { open: number; ticked: number } {
+  const states = leftRows(folder, shellId).map(({ state }) => state);
   return {
     open: states.filter((state) => state === 'by-hand').length,
     ticked: states.filter((state) => state === 'ticked').length,

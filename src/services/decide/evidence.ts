@@ -3,7 +3,7 @@ import type { Evidence } from '@/core/checks/finding';
 import { passageLabels } from '@/core/checks/passages';
 import { differencesFrom, type Compared, type Differences } from '@/core/compare/differences';
 import { findingById, findingRows, type KeptChain } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { thingDetails, type ThingDetail } from '../shells/thing-detail';
 import { weekOfEvents, type EventWeek } from './week-of-event';
@@ -69,8 +69,12 @@ const comparedChecks = new Set<string>([
   'outdated.superseded-version',
 ]);
 
-export function evidenceOf(context: Context, shell: CurrentShell, findingId: string): FindingEvidence | null {
-  const finding = shell.audit ? findingById(context.db, shell.audit.id, findingId) : null;
+export function evidenceOf(
+  folder: OpenFolder,
+  shell: CurrentShell,
+  findingId: string,
+): FindingEvidence | null {
+  const finding = shell.audit ? findingById(folder.db, shell.audit.id, findingId) : null;
   if (!finding) return null;
   const refs = finding.subjects.filter((s) => s.type === 'item').map((s) => s.ref);
   // The one that stays first, then one that would go.
@@ -82,11 +86,11 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
   const isCompared = comparedChecks.has(finding.check);
   const others = finding.subjects.filter((subject) => subject.type !== 'event');
   const isAboutMany = !isCompared && others.length > 1;
-  const things = isAboutMany ? thingDetails(bareShellOf(context, shell), others, finding.evidence) : [];
+  const things = isAboutMany ? thingDetails(bareShellOf(folder, shell), others, finding.evidence) : [];
   const isListed = new Set(things.map((thing) => thing.ref));
   const details = (isAboutMany ? [] : pair)
     .slice(0, isCompared ? mostCompared : 2)
-    .map((ref) => itemDetail(context, shell, ref))
+    .map((ref) => itemDetail(folder, shell, ref))
     .filter((d) => d !== null);
   const items = details.slice(0, 2);
   const [first, second] = items;
@@ -101,8 +105,8 @@ export function evidenceOf(context: Context, shell: CurrentShell, findingId: str
     differences: isCompared ? differencesOf(details) : [],
     chain: finding.chain,
     others: finding.others.map(({ label, keeps = null }, place) => ({ place, label, keeps })),
-    events: eventDetails(context, shell, eventRefs),
-    week: eventRefs.length > 0 ? weekOfEvents(bareShellOf(context, shell), eventRefs) : null,
+    events: eventDetails(folder, shell, eventRefs),
+    week: eventRefs.length > 0 ? weekOfEvents(bareShellOf(folder, shell), eventRefs) : null,
   };
 }
 
@@ -120,11 +124,11 @@ function differencesOf([kept, ...others]: readonly ItemDetail[]): ItemDifference
 
 /** The facts that prove some findings, by finding. */
 export function factsOfFindings(
-  context: Context,
+  folder: OpenFolder,
   shell: CurrentShell,
   ids: readonly string[],
 ): Readonly<Record<string, readonly Evidence[]>> {
   if (!shell.audit) return {};
-  const rows = findingRows(context.db, shell.audit.id, ids);
+  const rows = findingRows(folder.db, shell.audit.id, ids);
   return Object.fromEntries(rows.map((row) => [row.id, JSON.parse(row.evidence) as Evidence[]]));
 }

@@ -4,7 +4,8 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { keptPlans } from '@/store/schema';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
-import { planFile, takePlanIn, type TakenPlan } from './plan-file';
+import { textOf } from '../stages/stage-answer';
+import { takePlanIn, type PlanFile, type TakenPlan } from './plan-file';
 
 /** A plan that is kept under a name, for later or for another shell. */
 export interface KeptPlan {
@@ -45,15 +46,15 @@ export const listKeptPlans = ({ db }: Context): KeptPlan[] =>
     .orderBy(desc(keptPlans.savedAt))
     .all();
 
-export function editKeptPlans(
+export async function editKeptPlans(
   context: Context,
   shell: CurrentShell,
   edit: KeptPlanEdit,
-): Result<KeptPlansAnswer> {
+): Promise<Result<KeptPlansAnswer>> {
   switch (edit.edit) {
     case 'keep':
       if (shell.plan.size === 0) return bad('plan-empty', 'The plan is empty; plan something first.');
-      keepPlan(context, shell, edit.name);
+      await keepPlan(context, shell, edit.name);
       return good({ plans: listKeptPlans(context), taken: null });
     case 'drop':
       context.db.delete(keptPlans).where(eq(keptPlans.name, edit.name)).run();
@@ -62,20 +63,23 @@ export function editKeptPlans(
       const row = context.db.select().from(keptPlans).where(eq(keptPlans.name, edit.name)).get();
       if (!row)
         return bad('no-such-plan', `No plan is kept under the name “${edit.name}” any more; choose another.`);
-      const taken = takePlanIn(context, shell, JSON.parse(row.plan));
+      const taken = await takePlanIn(context, shell, JSON.parse(row.plan));
       return taken.ok ? good({ plans: listKeptPlans(context), taken: taken.value }) : taken;
     }
   }
 }
 
 /** Keeps the plan as it is now; one of the same name is replaced. */
-function keepPlan(context: Context, shell: CurrentShell, name: string): void {
-  const file = planFile(context, shell);
+async function keepPlan(context: Context, shell: CurrentShell, name: string): Promise<void> {
+  const order = { shellId: shell.row.id, stage: 'plan-file', query: '' } as const;
+  const plan = textOf(await context.stages.draw(order));
+  if (plan === null) return;
+  const file = JSON.parse(plan) as PlanFile;
   const { code, title, termTitle } = shell.row;
   const kept = {
     madeFor: [code || title, termTitle].filter(Boolean).join(' · '),
     steps: file.steps.length,
-    plan: JSON.stringify(file),
+    plan,
     savedAt: new Date().toISOString(),
   };
   context.db

@@ -37,6 +37,10 @@ export const plannedActions = (db: Db | Transaction, shellId: string) =>
     .all()
     .flatMap(({ finding, action, how }) => (finding === null ? [] : [{ finding, action, how }]));
 
+/** What names a plan: a digest of its steps in their order, as they are written; empty where it has none. */
+export const planKeyOf = (steps: readonly string[]): string =>
+  steps.length ? digest(steps.join('\n')).slice(0, 16) : '';
+
 /** Brings what the shell’s row says of the plan up to its steps: how many changes it makes, and what names it. */
 export function countPlan(tx: Transaction, shellId: string): { readonly size: number; readonly key: string } {
   const steps = tx.all<{ step: string }>(
@@ -47,7 +51,7 @@ export function countPlan(tx: Transaction, shellId: string): { readonly size: nu
     sql`SELECT count(DISTINCT p.action || ' ' || json_extract(t.value, '$.ref')) AS size
         FROM plan_steps p, json_each(p.step, '$.targets') t WHERE p.shell_id = ${shellId}`,
   );
-  const key = steps.length ? digest(steps.map((row) => row.step).join('\n')).slice(0, 16) : '';
+  const key = planKeyOf(steps.map((row) => row.step));
   tx.update(shells).set({ planSize: size, planKey: key }).where(eq(shells.id, shellId)).run();
   return { size, key };
 }

@@ -22,16 +22,26 @@ function remember(key: string, shell: Shell): void {
 const keyOf = (shell: CurrentShell, planKey: string, rules: RunRules): string =>
   JSON.stringify([shell.row.id, shell.version.stateBlob, planKey, rules.keyMarks]);
 
-/** The shell as the plan so far would leave it; itself where the plan is empty. */
-export function plannedShell(folder: OpenFolder, shell: CurrentShell, rules: RunRules): Shell {
+/** A plan by what names it; its steps are only read where they must be run. */
+interface NamedPlan {
+  readonly key: string;
+  readonly steps: () => readonly Step[];
+}
+
+/** The shell as a plan would leave it; itself where the plan is empty. */
+export function shellAfter(folder: OpenFolder, shell: CurrentShell, plan: NamedPlan, rules: RunRules): Shell {
   const now = shellOf(folder.blobs, blobHash.parse(shell.version.stateBlob));
-  if (shell.plan.size === 0) return now;
-  const key = keyOf(shell, shell.plan.key, rules);
-  const known = recent.get(key);
-  const steps = () => planOf(folder.db, shell.row.id).map((row) => row.step);
-  const planned = known ?? runPlan(now, steps(), rules).after;
+  if (plan.key === '') return now;
+  const key = keyOf(shell, plan.key, rules);
+  const planned = recent.get(key) ?? runPlan(now, plan.steps(), rules).after;
   remember(key, planned);
   return planned;
+}
+
+/** The shell as the plan so far would leave it. */
+export function plannedShell(folder: OpenFolder, shell: CurrentShell, rules: RunRules): Shell {
+  const steps = () => planOf(folder.db, shell.row.id).map((row) => row.step);
+  return shellAfter(folder, shell, { key: shell.plan.key, steps }, rules);
 }
 
 /**
@@ -39,15 +49,14 @@ export function plannedShell(folder: OpenFolder, shell: CurrentShell, rules: Run
  * That holds where the step takes its turn behind all others; deletions are done all together, and are run anew.
  */
 export function rememberWithStep(
-  folder: OpenFolder,
-  before: CurrentShell,
+  current: CurrentShell,
+  earlier: readonly Step[],
   after: { readonly planKey: string; readonly shell: Shell; readonly step: Step },
   rules: RunRules,
 ): void {
-  const earlier = planOf(folder.db, before.row.id).map((row) => turnOf(row.step));
   const turn = turnOf(after.step);
-  const isLast = turn < phases.length - 1 && earlier.every((other) => other <= turn);
-  if (isLast) remember(keyOf(before, after.planKey, rules), after.shell);
+  const isLast = turn < phases.length - 1 && earlier.every((other) => turnOf(other) <= turn);
+  if (isLast) remember(keyOf(current, after.planKey, rules), after.shell);
 }
 
 /** When a step takes its turn: the place of its phase. */

@@ -8,7 +8,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { readAnswers } from '@/formats/question-sheet/read-answers';
 import { ownerAnswers } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { Context, OpenFolder } from '../context';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { spellTerm } from '../shells/frame-view';
@@ -113,7 +113,7 @@ function rememberAnswers({ db }: Context, { row }: CurrentShell, lines: readonly
 }
 
 /** The owner’s answers that were taken, in their order. */
-export const answersTaken = ({ db }: Context, { row }: CurrentShell) =>
+export const answersTaken = ({ db }: OpenFolder, { row }: CurrentShell) =>
   db.select().from(ownerAnswers).where(eq(ownerAnswers.shellId, row.id)).orderBy(ownerAnswers.id).all();
 
 const askedNow = (here: Parameters<typeof questionsOf>[0]): string | undefined =>

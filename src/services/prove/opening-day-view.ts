@@ -2,7 +2,7 @@ import { partsOf } from '@/core/checks/parts';
 import { allChecks } from '@/core/checks/registry';
 import { openingDay, type OpeningAnswer } from '@/core/opening-day/opening-day';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 
@@ -17,7 +17,7 @@ export interface OpeningDayView {
   readonly inParts: readonly string[];
 }
 
-export function openingDayView({ db }: Context, { row, audit }: CurrentShell): OpeningDayView {
+export function openingDayView({ db }: OpenFolder, { row, audit }: CurrentShell): OpeningDayView {
   const findings = audit ? listedFindings(db, audit.id, courseOf(row), 'open') : [];
   const parts = partsOf(findings);
   const open = new Map<string, number>();

@@ -4,7 +4,7 @@ import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import type { FilePath } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { textOf } from '@/store/state/keep-shell';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
 import { cleanPage } from './clean-page';
 import type { CurrentShell } from './current-shell';
 import { bareShellOf, pathsOf } from './subject-detail';
@@ -36,30 +36,30 @@ const longestPage = 400_000;
 const nothing = (why: string): ThingLook => ({ is: 'nothing', why });
 
 /** How a thing of the shell looks; null where the shell has no such thing. */
-export function lookAt(context: Context, current: CurrentShell, { type, ref }: LookedAt): ThingLook | null {
-  const shell = bareShellOf(context, current);
+export function lookAt(folder: OpenFolder, current: CurrentShell, { type, ref }: LookedAt): ThingLook | null {
+  const shell = bareShellOf(folder, current);
   if (type === 'file') {
     const file = shell.files.find(({ path }) => path === ref);
-    return file ? lookOfFile(context, shell, file) : null;
+    return file ? lookOfFile(folder, shell, file) : null;
   }
   const item = shell.items.find((one) => one.ref === ref);
   if (!item) return null;
   const content = shell.contents.find(({ id }) => id === item.content);
   if (!content) return nothing('It has no content of its own.');
-  if (content.texts.length > 0) return lookOfPage(context, shell, content);
+  if (content.texts.length > 0) return lookOfPage(folder, shell, content);
   const file = shell.files.find(({ path }) => path === content.href);
-  if (file) return lookOfFile(context, shell, file);
+  if (file) return lookOfFile(folder, shell, file);
   return nothing(content.target === null ? 'It has no text.' : `It leads to ${content.target}.`);
 }
 
-function lookOfPage(context: Context, shell: Shell, content: Content): ThingLook {
-  const html = content.texts.map((hash) => textOf(context.blobs, hash)).join('\n<hr>\n');
+function lookOfPage(folder: OpenFolder, shell: Shell, content: Content): ThingLook {
+  const html = content.texts.map((hash) => textOf(folder.blobs, hash)).join('\n<hr>\n');
   if (html.length > longestPage) return nothing('The page is too long to be shown here.');
   const at = content.textPath;
-  return { is: 'page', html: cleanPage(html, at === null ? {} : picturesIn(context, shell, html, at)) };
+  return { is: 'page', html: cleanPage(html, at === null ? {} : picturesIn(folder, shell, html, at)) };
 }
 
-function picturesIn(context: Context, shell: Shell, html: string, at: FilePath): Record<string, string> {
+function picturesIn(folder: OpenFolder, shell: Shell, html: string, at: FilePath): Record<string, string> {
   const scan = scanHtml(html);
   const files = new Map(shell.files.map((file) => [file.path as string, file]));
   const pictures: Record<string, string> = {};
@@ -69,7 +69,7 @@ function picturesIn(context: Context, shell: Shell, html: string, at: FilePath):
     const meaning = readAddress(value, at, scan.base, pathsOf(shell));
     const file = meaning.to === 'package' && meaning.found !== null ? files.get(meaning.found) : undefined;
     if (!file || !isPicture(file) || file.bytes > left) continue;
-    const bytes = context.blobs.read(file.sha256);
+    const bytes = folder.blobs.read(file.sha256);
     if (bytes === null) continue;
     left -= file.bytes;
     pictures[value] = dataAddress(file, bytes);
@@ -77,13 +77,13 @@ function picturesIn(context: Context, shell: Shell, html: string, at: FilePath):
   return pictures;
 }
 
-function lookOfFile(context: Context, shell: Shell, file: ShellFile): ThingLook {
+function lookOfFile(folder: OpenFolder, shell: Shell, file: ShellFile): ThingLook {
   if (file.bytes === 0) return nothing('The file is empty.');
   const as = shownAs(file);
   if (as === null) return nothing(`A file of this type (${file.mediaType}) can’t be shown here.`);
   // What is too large is not even read: one look would hold every other answer up.
   if (file.bytes > mostBytes) return nothing('The file is too large to be shown here.');
-  const bytes = context.blobs.read(file.sha256);
+  const bytes = folder.blobs.read(file.sha256);
   if (bytes === null) return nothing('Its bytes are not kept here.');
   switch (as) {
     case 'picture':
@@ -95,7 +95,7 @@ function lookOfFile(context: Context, shell: Shell, file: ShellFile): ThingLook 
     case 'page': {
       const html = bytes.toString('utf8');
       if (html.length > longestPage) return nothing('The page is too long to be shown here.');
-      return { is: 'page', html: cleanPage(html, picturesIn(context, shell, html, file.path)) };
+      return { is: 'page', html: cleanPage(html, picturesIn(folder, shell, html, file.path)) };
     }
   }
 }

@@ -1,24 +1,51 @@
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import type { OpenFolder } from '../context';
+import { drafts, type DraftKind } from '../decide/draft-kinds';
 import { faultOf } from '../log/fault';
-import { findShell } from '../shells/current-shell';
+import { findShell, type CurrentShell } from '../shells/current-shell';
 import { storageFault } from '../storage/storage-fault';
-import type { StageAnswer } from './stage-answer';
-import type { StageOrder } from './stage-order';
+import type { DraftAnswer, StageAnswer, StageTrouble } from './stage-answer';
+import type { DraftOrder, StageOrder } from './stage-order';
 import { stageViews } from './stage-views';
 
-/** Draws a stage from a folder; where that can’t be opened, this is what is told, too. */
-export function drawStage(
-  dataDir: string,
-  open: () => OpenFolder,
-  { shellId, stage, query }: StageOrder,
-): StageAnswer {
+/** The folder that a thread reads. */
+export interface ReadFolder {
+  readonly dataDir: string;
+  /** Opens it; where that can’t be done, this is what is told, too. */
+  readonly open: () => OpenFolder;
+}
+
+/** Draws a stage from a folder. */
+export function drawStage(read: ReadFolder, { shellId, stage, query }: StageOrder): StageAnswer {
+  return aboutShell(read, shellId, (folder, shell) => {
+    const view = stageViews[stage](folder, shell, new URLSearchParams(query));
+    return view === null ? gone : new TextEncoder().encode(JSON.stringify(view));
+  });
+}
+
+/** Works a change of a plan out. */
+export function draftChange<Kind extends DraftKind>(
+  read: ReadFolder,
+  { shellId, kind, ask }: DraftOrder<Kind>,
+): DraftAnswer<Kind> {
+  return aboutShell<DraftAnswer<Kind>>(read, shellId, (folder, shell) => {
+    const result = drafts[kind](folder, shell, ask as never);
+    return { type: 'drafted', result } as DraftAnswer<Kind>;
+  });
+}
+
+const gone = { type: 'gone' } as const;
+
+/** Whatever goes wrong is told, since errors lose what they are on their way to another thread. */
+function aboutShell<Answer>(
+  { dataDir, open }: ReadFolder,
+  shellId: string,
+  act: (folder: OpenFolder, shell: CurrentShell) => Answer,
+): Answer | StageTrouble {
   try {
     const folder = open();
     const shell = findShell(folder, shellId);
-    if (!shell) return { type: 'gone' };
-    const view = stageViews[stage](folder, shell, new URLSearchParams(query));
-    return new TextEncoder().encode(JSON.stringify(view));
+    return shell ? act(folder, shell) : gone;
   } catch (error) {
     if (error instanceof UnreadableStore) return { type: 'unreadable', sentence: error.message };
     const storage = storageFault(error, dataDir);

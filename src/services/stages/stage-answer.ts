@@ -1,4 +1,7 @@
+import type { Result } from '@/core/shell/result';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
+import type { DraftKind, DraftTold } from '../decide/draft-kinds';
+import type { Drafted } from '../decide/draft-plan';
 import type { Fault } from '../log/fault';
 import { StorageFault } from '../storage/storage-fault';
 
@@ -11,19 +14,39 @@ export type StageTrouble =
 /** What a stage shows as JSON in UTF-8, or why not. */
 export type StageAnswer = Uint8Array<ArrayBuffer> | StageTrouble;
 
+type DraftResult<Kind extends DraftKind> = Result<Drafted<DraftTold<Kind>>>;
+
+/** What a change of a plan would come to, or why that can’t be known. */
+export type DraftAnswer<Kind extends DraftKind> =
+  { readonly type: 'drafted'; readonly result: DraftResult<Kind> } | StageTrouble;
+
 /**
  * The bytes of an answer; null where the shell is not here any more. Throws UnreadableStore and StorageFault as reading
  * here would. It is asked by whoever catches them: the framework loads code more than once, and each copy knows its own
  * errors alone.
  */
 export function bytesOf(answer: StageAnswer): Uint8Array<ArrayBuffer> | null {
-  if (answer instanceof Uint8Array) return answer;
-  switch (answer.type) {
+  return answer instanceof Uint8Array ? answer : tell(answer);
+}
+
+/** The text of an answer, where that is what is asked for; else as its bytes. */
+export function textOf(answer: StageAnswer): string | null {
+  const bytes = bytesOf(answer);
+  return bytes && new TextDecoder().decode(bytes);
+}
+
+/** What a change of a plan came to; null where the shell is not here any more. Throws as `bytesOf` does. */
+export function draftedOf<Kind extends DraftKind>(answer: DraftAnswer<Kind>): DraftResult<Kind> | null {
+  return answer.type === 'drafted' ? answer.result : tell(answer);
+}
+
+function tell(trouble: StageTrouble): null {
+  switch (trouble.type) {
     case 'gone':
       return null;
     case 'unreadable':
-      throw new UnreadableStore(answer.sentence);
+      throw new UnreadableStore(trouble.sentence);
     case 'storage':
-      throw new StorageFault(answer.sentence, { cause: answer.fault });
+      throw new StorageFault(trouble.sentence, { cause: trouble.fault });
   }
 }

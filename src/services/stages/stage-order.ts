@@ -1,6 +1,7 @@
-import type { StageAnswer } from './stage-answer';
+import type { DraftAsk, DraftKind } from '../decide/draft-kinds';
+import type { DraftAnswer, StageAnswer } from './stage-answer';
 
-/** The screens whose view a large shell makes large, or long to work out. */
+/** The screens, and parts of them, whose view a large shell makes large, or long to work out. */
 export const stages = [
   'bring-in',
   'calendar',
@@ -8,12 +9,16 @@ export const stages = [
   'contents',
   'decide',
   'drawer',
+  'evidence',
+  'look',
   'outline',
   'part',
   'plan',
+  'plan-file',
   'prove',
   're-date',
   'rehearse',
+  'report',
   'reset',
   'restore-points',
   'student',
@@ -31,9 +36,18 @@ export interface StageOrder {
   readonly query: string;
 }
 
-/** Whoever draws stages. */
+/** What a thread is asked to work out: a change of the plan of a shell. */
+export interface DraftOrder<Kind extends DraftKind = DraftKind> {
+  readonly shellId: string;
+  readonly kind: Kind;
+  readonly ask: DraftAsk<Kind>;
+}
+
+/** Whoever draws stages, and works out what would change a plan. */
 export interface StageDesk {
   /** What a stage shows, or why not. Throws where nobody could be found who draws it. */
   draw(order: StageOrder): Promise<StageAnswer>;
+  /** What a change of a plan would come to; nothing is written. Throws as drawing does. */
+  draft<Kind extends DraftKind>(order: DraftOrder<Kind>): Promise<DraftAnswer<Kind>>;
   close(): Promise<void>;
 }

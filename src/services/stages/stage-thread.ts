@@ -1,8 +1,9 @@
 import { once } from 'node:events';
 import { Piscina } from 'piscina';
 import { log } from '../log/log';
-import type { StageAnswer } from './stage-answer';
-import type { StageDesk, StageOrder } from './stage-order';
+import type { DraftKind } from '../decide/draft-kinds';
+import type { DraftAnswer, StageAnswer } from './stage-answer';
+import type { DraftOrder, StageDesk, StageOrder } from './stage-order';
 
 /** An idle thread is ended after so many milliseconds, and with it goes what it remembers of shells. */
 const longestIdle = 60_000;
@@ -10,14 +11,14 @@ const longestIdle = 60_000;
 const mostThreads = 2;
 
 /**
- * The threads that work out what stages show, so that the one that answers requests only hands bytes on. They are
+ * The threads that work out what stages show and what changes of plans would come to, so that the one that answers requests only hands bytes on. They are
  * started when somebody looks, and see what the others wrote.
  */
 export class StageThread implements StageDesk {
-  private readonly pool: Piscina<StageOrder, StageAnswer>;
+  private readonly pool: Piscina<unknown, unknown>;
 
   constructor(workerFile: string, dataDir: string) {
-    this.pool = new Piscina<StageOrder, StageAnswer>({
+    this.pool = new Piscina<unknown, unknown>({
       filename: workerFile,
       workerData: { dataDir },
       minThreads: 0,
@@ -25,18 +26,28 @@ export class StageThread implements StageDesk {
       idleTimeout: longestIdle,
     });
     // Without anybody who listens, a thread that can’t be started would end the process.
+    // Each order that waits listens, too.
+    this.pool.setMaxListeners(0);
     this.pool.on('error', (error: Error) => log.warn({ error: error.name }, 'the thread of stages ended'));
   }
 
-  /** A thread that can’t be started leaves its orders unanswered; then it throws. */
   async draw(order: StageOrder): Promise<StageAnswer> {
+    return (await this.ask('default', order)) as StageAnswer;
+  }
+
+  async draft<Kind extends DraftKind>(order: DraftOrder<Kind>): Promise<DraftAnswer<Kind>> {
+    return (await this.ask('draft', order)) as DraftAnswer<Kind>;
+  }
+
+  /** A thread that can’t be started leaves its orders unanswered; then it throws. */
+  private async ask(name: 'default' | 'draft', order: unknown): Promise<unknown> {
     const answered = new AbortController();
     const broken = once(this.pool, 'error', { signal: answered.signal });
     const fail = broken.then(([error]: readonly unknown[]) => {
       throw error;
     });
     try {
-      return await Promise.race([this.pool.run(order), fail]);
+      return await Promise.race([this.pool.run(order, { name }), fail]);
     } finally {
       answered.abort();
     }

@@ -3,25 +3,29 @@ import { combView } from '../comb/comb-view';
 import type { OpenFolder } from '../context';
 import { calendarView } from '../decide/calendar-view';
 import { decideView } from '../decide/decide-view';
+import { evidenceOf } from '../decide/evidence';
 import { outlineView } from '../decide/outline-view';
 import { valuesView } from '../decide/values-view';
 import { planDrawer } from '../decide/plan-drawer';
+import { planFile } from '../decide/plan-file';
 import { planList } from '../decide/plan-list';
 import { restorePoints } from '../carry-out/restore-points';
 import { workOrderView } from '../carry-out/work-order';
-import { redateStart } from '../redate/redate-plan';
-import { resetStart } from '../reset/reset-plan';
+import { redateStart } from '../redate/redate-start';
+import { resetStart } from '../reset/reset-start';
 import { thingsToExport } from '../prove/things-to-export';
 import { eyeView } from '../prove/eye-view';
 import { proofView } from '../prove/proof-view';
+import { drawnReport } from '../prove/reports/drawn-report';
 import { rehearseStage } from '../rehearse/rehearse-view';
 import { contentsOf, contentsQuery } from '../shells/contents-list';
 import type { CurrentShell } from '../shells/current-shell';
+import { lookAt, lookSchema } from '../shells/thing-look';
 import type { Stage } from './stage-order';
 
 type View = (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) => unknown;
 
-/** What each screen shows that a large shell makes large, or long to work out. They are worked out on a thread of their own. */
+/** What screens show that a large shell makes large, or long to work out; null where there is no such thing. They are worked out on a thread of their own. */
 export const stageViews = {
   'bring-in': bringInView,
   calendar: calendarView,
@@ -30,12 +34,20 @@ export const stageViews = {
     contentsOf(folder, shell, contentsQuery(query)),
   decide: decideView,
   drawer: planDrawer,
+  evidence: (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) =>
+    evidenceOf(folder, shell, query.get('finding') ?? ''),
+  look: (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) => {
+    const asked = lookSchema.safeParse(Object.fromEntries(query));
+    return asked.success ? lookAt(folder, shell, asked.data) : null;
+  },
   outline: outlineView,
   part: thingsToExport,
   plan: planList,
+  'plan-file': planFile,
   prove: proofView,
   're-date': redateStart,
   rehearse: rehearseStage,
+  report: drawnReport,
   reset: resetStart,
   'restore-points': restorePoints,
   student: eyeView,

@@ -4,7 +4,7 @@ import { useSnackbar } from '../theme/message-bar';
 import { useMemo, useState } from 'react';
 import type { Gesture } from '@/core/outline/gesture';
 import type { Shell } from '@/core/shell/model';
-import type { AddedStep } from '@/services/decide/edit-plan';
+import type { AddedStep } from '@/services/decide/change-plan';
 import type { OutlineView } from '@/services/decide/outline-view';
 import { useFramePatch } from '../frame/frame-counts';
 import { send } from '../jobs/use-job';

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useEffect, useState } from 'react';
-import type { EditedPlan } from '@/services/decide/edit-plan';
+import type { EditedPlan } from '@/services/decide/change-plan';
 import type { DrawerStep, PlanDrawerView } from '@/services/decide/plan-drawer';
 import { useFramePatch } from '../frame/frame-counts';
 import { send } from '../jobs/use-job';

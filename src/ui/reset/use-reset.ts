@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { ResetAsked, ResetPreview } from '@/services/reset/reset-plan';
+import type { ResetAsked } from '@/services/reset/reset-ask';
+import type { ResetPreview } from '@/services/reset/reset-plan';
 import { send } from '../jobs/use-job';
 
 export interface ResetState {

@@ -2,21 +2,20 @@ import { randomUUID } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Result } from '@/core/shell/result';
-import type { Report } from '@/formats/report/model/report';
 import type { Context } from '../../context';
 import { passingFolder } from '../../storage/leftovers';
 import { streamWritten, type WrittenFile } from '../stream-written';
 
-/** Writes a report as a workbook in a thread and streams that; the file is gone when it is sent. */
+/** Writes a report, given as JSON, as a workbook in a thread and streams that; the file is gone when it is sent. */
 export async function orderWorkbook(
   context: Context,
   shellId: string,
-  report: Report,
+  report: string,
   at: string,
 ): Promise<Result<WrittenFile>> {
   const folder = passingFolder(context.dataDir, 'exports');
   const [waiting, file] = [join(folder, randomUUID()), join(folder, randomUUID())];
-  writeFileSync(waiting, JSON.stringify(report));
+  writeFileSync(waiting, report);
   const id = context.jobs.order('workbook', shellId, { report: waiting, file, at });
   return streamWritten(context.jobs, id, file, 'The workbook could not be written.');
 }

@@ -11,7 +11,7 @@ import { summaryOf } from '../../carry-out/run-summary';
 import { workOrderCounts } from '../../carry-out/work-order';
 import { combView } from '../../comb/comb-view';
 import { wholeFindings } from '../../comb/kept-findings';
-import type { Context } from '../../context';
+import type { OpenFolder } from '../../context';
 import { leftBeReasons, waitingFindings } from '../../decide/decisions';
 import { answersTaken } from '../../decide/questions';
 import { courseOf } from '../../shells/course';
@@ -21,13 +21,13 @@ import { compareRun } from '../comparison';
 import { openingDayView } from '../opening-day-view';
 
 /** What was found in the shell as it stands; null where it was not combed. A workbook gets all findings in one table, too. */
-export function auditOf(context: Context, shell: CurrentShell, isWhole: boolean): Report | null {
+export function auditOf(folder: OpenFolder, shell: CurrentShell, isWhole: boolean): Report | null {
   const { audit, version, row } = shell;
   if (!audit) return null;
-  const findings = wholeFindings(context.db, audit.id, courseOf(row), 'open');
+  const findings = wholeFindings(folder.db, audit.id, courseOf(row), 'open');
   const report = auditReport({
-    shell: loadBareShell(context.blobs, blobHash.parse(version.stateBlob)),
-    intake: intakeOf(context, version),
+    shell: loadBareShell(folder.blobs, blobHash.parse(version.stateBlob)),
+    intake: intakeOf(folder, version),
     audit: { counts: audit.counts, checks: audit.checks, findings },
   });
   return isWhole ? { ...report, tables: [...wholeFindingTable(findings), ...report.tables] } : report;
@@ -46,19 +46,19 @@ const aboutRow = ({ row }: CurrentShell): { readonly shell: string; readonly abo
 });
 
 /** What a run did, the last one where none is named; null where there is no such run. */
-export function runOf(context: Context, shell: CurrentShell, runId: string | null): Report | null {
+export function runOf(folder: OpenFolder, shell: CurrentShell, runId: string | null): Report | null {
   const run =
-    runId === null ? (runsOf(context, shell.row.id)[0] ?? null) : findRun(context, shell.row.id, runId);
+    runId === null ? (runsOf(folder, shell.row.id)[0] ?? null) : findRun(folder, shell.row.id, runId);
   if (!run?.finishedAt) return null;
   const summary = summaryOf(run);
-  const comparison = compareRun(context, shell, run);
+  const comparison = compareRun(folder, shell, run);
   return runReport({
     ...aboutRow(shell),
-    number: runNumbers(context, shell.row.id).get(run.id) ?? 0,
+    number: runNumbers(folder, shell.row.id).get(run.id) ?? 0,
     finishedAt: run.finishedAt,
     removed: summary.removed,
     relinked: summary.relinked,
-    lines: ledgerOf(context, run.id),
+    lines: ledgerOf(folder, run.id),
     findings: comparison && {
       before: comparison.before.findings,
       after: comparison.after.findings,
@@ -67,18 +67,18 @@ export function runOf(context: Context, shell: CurrentShell, runId: string | nul
 }
 
 /** What a teacher signs; null where the shell was not combed. */
-export function signOffOf(context: Context, shell: CurrentShell): Report | null {
+export function signOffOf(folder: OpenFolder, shell: CurrentShell): Report | null {
   const { audit, row } = shell;
   if (!audit) return null;
-  const view = combView(context, shell);
-  const numbers = runNumbers(context, row.id);
-  const runs = runsOf(context, row.id).reverse();
+  const view = combView(folder, shell);
+  const numbers = runNumbers(folder, row.id);
+  const runs = runsOf(folder, row.id).reverse();
   return signOffReport({
     ...aboutRow(shell),
     percent: audit.tally.smoothness.percent,
     open: audit.tally.total,
     combedAt: audit.combedAt,
-    opening: openingDayView(context, shell).answers,
+    opening: openingDayView(folder, shell).answers,
     runs: runs.map((run) => ({
       number: numbers.get(run.id) ?? 0,
       what: sayRun(run),
@@ -86,10 +86,10 @@ export function signOffOf(context: Context, shell: CurrentShell): Report | null 
       steps: summaryOf(run).done,
       held: summaryOf(run).blocked,
     })),
-    decided: decidedOf(context, shell, view),
-    answers: answersTaken(context, shell),
+    decided: decidedOf(folder, shell, view),
+    answers: answersTaken(folder, shell),
     left: view.batches,
-    byHand: workOrderCounts(context, row.id).open,
+    byHand: workOrderCounts(folder, row.id).open,
   });
 }
 
@@ -100,10 +100,10 @@ function sayRun({ kind, packageName, state }: RunRow): string {
 }
 
 /** Every decision on a finding that stands now, with its reason where somebody gave one. */
-function decidedOf(context: Context, shell: CurrentShell, view: ReturnType<typeof combView>): Decided[] {
-  const reasons = leftBeReasons(context, shell);
+function decidedOf(folder: OpenFolder, shell: CurrentShell, view: ReturnType<typeof combView>): Decided[] {
+  const reasons = leftBeReasons(folder, shell);
   const titles = new Map(view.findings.map(({ id, title }) => [id, title]));
-  const waiting = waitingFindings(context, shell);
+  const waiting = waitingFindings(folder, shell);
   const titled = (id: string) => titles.get(id) ?? id;
   return [
     ...view.leftBe.map(({ id, title }) => ({ decision: 'Left be', title, reason: reasons[id] ?? '' })),

@@ -10,7 +10,7 @@ export const GET = shellRoute((shell, context) =>
 
 export const POST = shellRoute(async (shell, context, request) => {
   const edit = await readBodyAs(request, planEditSchema);
-  return edit.ok ? answer(editPlan(context, shell, edit.value)) : edit.response;
+  return edit.ok ? answer(await editPlan(context, shell, edit.value)) : edit.response;
 });
 
 export const DELETE = shellRoute((shell, context) => {

@@ -1,9 +1,10 @@
-import { redateAskSchema, redateInPlan } from '@/services/redate/redate-plan';
+import { redateAskSchema } from '@/services/redate/redate-ask';
+import { redateInPlan } from '@/services/redate/redate-plan';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Works a re-dating out; with `take` it goes into the plan. */
 export const POST = shellRoute(async (shell, context, request) => {
   const ask = await readBodyAs(request, redateAskSchema);
-  return ask.ok ? answer(redateInPlan(context, shell, ask.value)) : ask.response;
+  return ask.ok ? answer(await redateInPlan(context, shell, ask.value)) : ask.response;
 });

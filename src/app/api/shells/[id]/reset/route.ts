@@ -1,9 +1,10 @@
-import { resetAskSchema, resetInPlan } from '@/services/reset/reset-plan';
+import { resetAskSchema } from '@/services/reset/reset-ask';
+import { resetInPlan } from '@/services/reset/reset-plan';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Works a reset out; armed, it goes into the plan. */
 export const POST = shellRoute(async (shell, context, request) => {
   const ask = await readBodyAs(request, resetAskSchema);
-  return ask.ok ? answer(resetInPlan(context, shell, ask.value)) : ask.response;
+  return ask.ok ? answer(await resetInPlan(context, shell, ask.value)) : ask.response;
 });

@@ -1,16 +1,19 @@
 import { z } from 'zod';
-import { planFile, takePlanIn } from '@/services/decide/plan-file';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { takePlanIn, type PlanFile } from '@/services/decide/plan-file';
+import { answer, notFound, readBodyAs } from '@/services/safety/answer';
+import { textOf } from '@/services/stages/stage-answer';
 import { attachment, fileNameOf } from '../../../../attachment';
 import { shellRoute } from '../../../../shell-route';
 
 /** The plan as a file. */
-export const GET = shellRoute((shell, context) => {
-  const name = `${fileNameOf(shell.row.code || shell.row.title)}-plan.json`;
-  return new Response(`${JSON.stringify(planFile(context, shell), null, 2)}\n`, {
+export const GET = shellRoute(async ({ row }, context) => {
+  const text = textOf(await context.stages.draw({ shellId: row.id, stage: 'plan-file', query: '' }));
+  if (text === null) return notFound('shell');
+  const plan = JSON.parse(text) as PlanFile;
+  return new Response(`${JSON.stringify(plan, null, 2)}\n`, {
     headers: {
       'content-type': 'application/json',
-      'content-disposition': attachment(name),
+      'content-disposition': attachment(`${fileNameOf(row.code || row.title)}-plan.json`),
     },
   });
 });
@@ -18,5 +21,5 @@ export const GET = shellRoute((shell, context) => {
 /** Takes a plan file in, behind the plan so far. */
 export const POST = shellRoute(async (shell, context, request) => {
   const body = await readBodyAs(request, z.unknown());
-  return body.ok ? answer(takePlanIn(context, shell, body.value)) : body.response;
+  return body.ok ? answer(await takePlanIn(context, shell, body.value)) : body.response;
 });

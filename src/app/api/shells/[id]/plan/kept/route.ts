@@ -10,5 +10,5 @@ export const GET = shellRoute((_shell, context) =>
 /** Keeps the plan under a name, drops one, or uses one on this shell. */
 export const POST = shellRoute(async (shell, context, request) => {
   const edit = await readBodyAs(request, keptPlanEditSchema);
-  return edit.ok ? answer(editKeptPlans(context, shell, edit.value)) : edit.response;
+  return edit.ok ? answer(await editKeptPlans(context, shell, edit.value)) : edit.response;
 });

@@ -3,6 +3,7 @@ import { bytesOf } from '@/services/stages/stage-answer';
 import { isStage } from '@/services/stages/stage-order';
 import { appContext } from '@/services/app-context';
 import { guarded } from '../../../../guarded';
+import { stageJson } from '../../../../stage-json';
 
 interface StageParams {
   readonly id: string;
@@ -14,8 +15,5 @@ export const GET = guarded<StageParams>(async (request, { id, stage }) => {
   if (!isStage(stage)) return notFound('stage');
   const query = new URL(request.url).search;
   const drawn = bytesOf(await appContext().stages.draw({ shellId: id, stage, query }));
-  if (!drawn) return notFound('shell');
-  // What goes from this computer to itself is not packed.
-  const headers = { 'content-type': 'application/json', 'cache-control': 'no-store, no-transform' };
-  return new Response(drawn, { headers });
+  return drawn ? stageJson(drawn) : notFound('shell');
 });

@@ -1,0 +1,110 @@
+import type { RunRules } from '@/core/plan/run-plan';
+import { partOfStep, type Step } from '@/core/plan/step';
+import { makeStep, type WrittenStep } from '@/core/plan/written-step';
+import type { Shell } from '@/core/shell/model';
+import { good, type Result } from '@/core/shell/result';
+import type { OpenFolder } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
+import { planKeyOf, planOf, type PlanRow } from './plan';
+import { rememberWithStep, shellAfter } from './planned-shell';
+import { tryStep, type StepTrial } from './try-step';
+
+/** A step that was tried: what of it can be done, null where nothing can, and what is to be told. */
+export interface TriedStep {
+  readonly step: Step | null;
+  readonly trial: StepTrial;
+}
+
+/** A row of the plan with another step; without one it goes. */
+export interface ChangedRow extends Pick<PlanRow, 'id' | 'how'> {
+  readonly step: Step | null;
+}
+
+/** A change of a plan as it was worked out by somebody who only reads; it is written by somebody else. */
+export interface PlanDraft {
+  /** The version of the shell and the plan that it was worked out on; it holds for no others. */
+  readonly versionId: string;
+  readonly planKey: string;
+  readonly changed: readonly ChangedRow[];
+  /** What comes behind the others. */
+  readonly tried: readonly TriedStep[];
+}
+
+/** What is told of a change, besides the steps that it makes. */
+export interface Drafted<Told> {
+  readonly told: Told;
+  readonly draft: PlanDraft;
+}
+
+/** A plan while a change of it is worked out: each step is tried on the shell as the plan so far would leave it. */
+export class DraftPlan {
+  private rows: readonly PlanRow[];
+  private readonly changed: ChangedRow[] = [];
+  private readonly tried: TriedStep[] = [];
+  private steps: readonly Step[];
+  private written: readonly string[];
+
+  constructor(
+    private readonly folder: OpenFolder,
+    private readonly current: CurrentShell,
+    private readonly rules: RunRules,
+  ) {
+    this.rows = planOf(folder.db, current.row.id);
+    this.steps = this.rows.map(({ step }) => step);
+    this.written = this.steps.map((step) => JSON.stringify(step));
+  }
+
+  /** The shell as the plan would leave it, with what was tried so far. */
+  shell(): Shell {
+    const plan = { key: planKeyOf(this.written), steps: () => this.steps };
+    return shellAfter(this.folder, this.current, plan, this.rules);
+  }
+
+  /** Leaves a thing alone in every step of an action; a step goes where it has nothing left. Comes before what is tried. */
+  leaveAlone(action: string, ref: string): void {
+    const isAbout = ({ step }: PlanRow) =>
+      step.action === action && step.targets.some((target) => target.ref === ref);
+    for (const row of this.rows.filter(isAbout)) this.changed.push(withoutRefs(row, [ref]));
+    const changed = new Map(this.changed.map((row) => [row.id, row.step]));
+    this.rows = this.rows.flatMap((row) => {
+      const step = changed.has(row.id) ? changed.get(row.id) : row.step;
+      return step ? [{ ...row, step }] : [];
+    });
+    this.steps = this.rows.map(({ step }) => step);
+    this.written = this.steps.map((step) => JSON.stringify(step));
+  }
+
+  /** Tries a step behind the others; what of it can be done is then part of the plan. */
+  add(asked: WrittenStep): Result<TriedStep> {
+    const now = this.shell();
+    const wanted = makeStep(now, asked);
+    if (!wanted.ok) return wanted;
+    const { trial, possible, after } = tryStep(now, wanted.value, this.rules.keyMarks);
+    const step = partOfStep(wanted.value, possible);
+    if (step !== null) this.append(step, after);
+    const tried = { step, trial };
+    this.tried.push(tried);
+    return good(tried);
+  }
+
+  private append(step: Step, after: Shell): void {
+    const earlier = this.steps;
+    this.steps = [...earlier, step];
+    this.written = [...this.written, JSON.stringify(step)];
+    const planKey = planKeyOf(this.written);
+    rememberWithStep(this.current, earlier, { planKey, shell: after, step }, this.rules);
+  }
+
+  draft(): PlanDraft {
+    const { version, plan } = this.current;
+    return { versionId: version.id, planKey: plan.key, changed: this.changed, tried: this.tried };
+  }
+}
+
+/** A row that leaves some of its things alone. */
+export function withoutRefs({ id, how, step }: PlanRow, refs: readonly string[]): ChangedRow {
+  const spared = new Set(refs);
+  const left = step.targets.map(({ ref }) => ref).filter((ref) => !spared.has(ref));
+  // It is not the finding’s own remedy any more, but a part of it.
+  return { id, how: how === 'remedy' ? 'other' : how, step: partOfStep(step, left) };
+}

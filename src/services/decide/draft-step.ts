@@ -1,0 +1,44 @@
+import { makeStep, type WrittenStep } from '@/core/plan/written-step';
+import { good, type Result } from '@/core/shell/result';
+import type { OpenFolder } from '../context';
+import { rulesFor } from '../house-rules/house-rules';
+import { rulesFrom } from '../house-rules/written-rules';
+import type { CurrentShell } from '../shells/current-shell';
+import { blobHash, shellOf } from '../shells/kept-state';
+import { DraftPlan, type Drafted } from './draft-plan';
+import { planOf } from './plan';
+import { planChanged } from './plan-changed';
+
+/**
+ * A step by hand on top of the plan so far, as far as it can be done: what a guard holds back is told with its way out
+ * and stays outside the plan, and so does what is so already.
+ */
+export function draftNewStep(
+  folder: OpenFolder,
+  shell: CurrentShell,
+  asked: WrittenStep,
+): Result<Drafted<null>> {
+  const rules = rulesFrom(rulesFor(folder, shell.row).written);
+  if (!rules.ok) return rules;
+  const plan = new DraftPlan(folder, shell, rules.value);
+  const tried = plan.add(asked);
+  return tried.ok ? good({ told: null, draft: plan.draft() }) : tried;
+}
+
+/** Another step in the place of one; it is made for the shell as it stands, so that it knows what it replaces. */
+export function draftOtherStep(
+  folder: OpenFolder,
+  shell: CurrentShell,
+  asked: { readonly id: string; readonly step: WrittenStep },
+): Result<Drafted<null>> {
+  const next = makeStep(shellOf(folder.blobs, blobHash.parse(shell.version.stateBlob)), asked.step);
+  if (!next.ok) return next;
+  const old = planOf(folder.db, shell.row.id).find((row) => row.id === asked.id);
+  if (!old) return planChanged();
+  const { id, how } = old;
+  const changed = [{ id, how, step: next.value }];
+  return good({
+    told: null,
+    draft: { versionId: shell.version.id, planKey: shell.plan.key, changed, tried: [] },
+  });
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { refsOf } from '@/core/plan/refs-of-shell';
+import { writtenStepSchema } from '@/core/plan/written-step';
+import { bad, good, type Result } from '@/core/shell/result';
+import type { OpenFolder } from '../context';
+import { rulesFor } from '../house-rules/house-rules';
+import { rulesFrom } from '../house-rules/written-rules';
+import type { CurrentShell } from '../shells/current-shell';
+import { bareShellOf } from '../shells/subject-detail';
+import { DraftPlan, type Drafted } from './draft-plan';
+
+export const wayOutSchema = z.strictObject({
+  /** What is blocked: the action and its target. */
+  action: z.string(),
+  ref: z.string(),
+  steps: z.array(writtenStepSchema).min(1).max(5),
+  /** Where student work goes for good: the title, typed. */
+  typed: z.string().optional(),
+});
+export type WayOutForm = z.output<typeof wayOutSchema>;
+
+/** Steps that do what a blocked one can’t; the blocked target leaves its step. */
+export function draftWayOut(
+  folder: OpenFolder,
+  shell: CurrentShell,
+  form: WayOutForm,
+): Result<Drafted<null>> {
+  const title = refsOf(bareShellOf(folder, shell)).titleOf(form.ref);
+  const losesWork = form.steps.some(({ params }) => 'withStudentWork' in params);
+  if (losesWork && form.typed?.trim() !== title.trim())
+    return bad('not-typed', `Type “${title}” just as it is written to let its student work go for good.`);
+  const rules = rulesFrom(rulesFor(folder, shell.row).written);
+  if (!rules.ok) return rules;
+  const plan = new DraftPlan(folder, shell, rules.value);
+  plan.leaveAlone(form.action, form.ref);
+  for (const step of form.steps) {
+    const tried = plan.add(step);
+    if (!tried.ok) return tried;
+  }
+  return good({ told: null, draft: plan.draft() });
+}
