@@ -54,6 +54,9 @@ test('a base element moves the start', () => {
 });
 test('an encoded path reads back', () => {
   expect(encodePath('a b/ü#?%.txt')).toBe('a%20b/%C3%BC%23%3F%25.txt');
+  const plain = "a-b_c.d~e!f*g'h(i)j,k;l@m&n=o+p$q/r";
+  expect(encodePath(plain)).toBe(plain);
+  expect(encodePath(`${plain}:s`)).toBe(`${plain}%3As`);
   expect(read(`../${encodePath('files/50%.txt')}`)).toMatchObject(found('files/50%.txt'));
 });
 

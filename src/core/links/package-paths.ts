@@ -66,7 +66,12 @@ export function decodePath(path: string): string {
 }
 
 /** A package path as it is written in an address. */
-export const encodePath = (path: string): string =>
+export const encodePath = (path: string): string => (isPlain(path) ? path : encodeParts(path));
+
+/** Nothing but characters that stand for themselves in the path of an address (RFC 3986, section 3.3). */
+const isPlain = (path: string): boolean => /^[\w\-.!~*'()/,;@&=+$]*$/.test(path);
+
+const encodeParts = (path: string): string =>
   path
     .split('/')
     .map((part) => encodeURIComponent(part).replace(/%(2C|3B|40|26|3D|2B|24)/g, (c) => decodeURIComponent(c)))

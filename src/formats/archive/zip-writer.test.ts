@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
+import { deflateRawSync } from 'node:zlib';
 import yauzl from 'yauzl';
 import { ZipWriter } from './zip-writer';
 
@@ -74,6 +75,29 @@ describe('a zip file as it is written', () => {
     expect(found.get('large.mp4')?.equals(large)).toBe(true);
     expect(readFileSync(path).length).toBeLessThan(2 * large.length);
     expect(execFileSync('unzip', ['-tqq', path], { encoding: 'utf8' })).toBe('');
+  });
+
+  it('packs entries of every size as well as with the usual window of zlib', async () => {
+    const sizes = [1, 63, 100, 511, 512, 513, 4095, 4096, 16_383, 16_384, 16_385, 40_000];
+    const words = 'turbidity flow discharge weir riffle pool gauge '.split(' ');
+    for (const size of sizes) {
+      const prose = Array.from({ length: size }, (_, n) => words[(n * n + (n >> 3)) % words.length]).join(
+        ' ',
+      );
+      const noise = randomBytes(size);
+      const path = join(folder, `size-${size}.zip`);
+      const zip = new ZipWriter(path);
+      const texts = { 'prose.txt': Buffer.from(prose.slice(0, size)), 'noise.txt': noise };
+      for (const [name, bytes] of Object.entries(texts)) zip.add(name, bytes);
+      zip.end();
+      const found = await readAll(path);
+      for (const [name, bytes] of Object.entries(texts)) expect(found.get(name)?.equals(bytes)).toBe(true);
+      const usual = Object.values(texts).map((bytes) => Math.min(deflateRawSync(bytes).length, bytes.length));
+      // Two headers, two lines of the directory and its end; the names are nine letters long.
+      const around = 2 * (30 + 46 + 2 * 9) + 22;
+      const packed = readFileSync(path).length - around;
+      expect([size, packed]).toEqual([size, usual.reduce((sum, length) => sum + length, 0)]);
+    }
   });
 
   it('keeps more entries than 16 bits count, by the records of zip64', async () => {

@@ -1,6 +1,6 @@
 import { closeSync, openSync, writeSync } from 'node:fs';
 import type { Readable } from 'node:stream';
-import { crc32, createDeflateRaw, deflateRawSync } from 'node:zlib';
+import { crc32, createDeflateRaw, deflateRawSync, type ZlibOptions } from 'node:zlib';
 import { centralHeader, endRecords, localHeader, type ZipEntry } from './zip-records';
 
 /** So many bytes are gathered before they are written. */
@@ -29,7 +29,7 @@ export class ZipWriter {
 
   /** Adds a file of these bytes; `pack: false` for what is packed already. */
   add(name: string, bytes: Buffer, { pack = true }: { readonly pack?: boolean } = {}): void {
-    const packed = pack && bytes.length > 0 ? deflateRawSync(bytes) : bytes;
+    const packed = pack && bytes.length > 0 ? deflateRawSync(bytes, deflating(bytes.length)) : bytes;
     const isPacked = packed.length < bytes.length;
     const body = isPacked ? packed : bytes;
     const entry: ZipEntry = {
@@ -108,6 +108,25 @@ export class ZipWriter {
     this.written += bytes.length;
   }
 }
+
+/** The widest window that deflating knows, as a power of two, and the narrowest that zlib writes for raw deflate. */
+const [widestWindow, narrowestWindow] = [15, 9];
+/** So many bytes of a window zlib keeps free in front of it (MIN_LOOKAHEAD in its deflate.h). */
+const lookAhead = 262;
+
+/**
+ * How so many bytes are deflated: in a window that they just fit into. The usual one is cleared anew for every entry, and
+ * with its buffers takes tiny entries twice as long; the result is the same length.
+ */
+function deflating(bytes: number): ZlibOptions {
+  const windowBits = Math.max(narrowestWindow, Math.ceil(Math.log2(bytes + lookAhead)));
+  if (windowBits >= widestWindow) return {};
+  // So many symbols are written in one go (2 to the power of memLevel + 6): all of them, as with the usual window.
+  const memLevel = Math.min(8, windowBits - 6);
+  return { windowBits, memLevel, chunkSize: Math.max(smallestChunk, bytes) };
+}
+/** No less is taken for what comes out (zlib refuses less than 64 bytes). */
+const smallestChunk = 256;
 
 /** A write may take less than it is given. */
 function writeWhole(file: number, bytes: Buffer, position: number): void {

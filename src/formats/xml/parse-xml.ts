@@ -121,10 +121,19 @@ export function* descendantsNamed(element: XmlElement, local: string): Generator
   }
 }
 
-export const escapeText = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/\r/g, '&#13;');
-export const escapeAttribute = (text: string): string =>
-  escapeText(text).replace(/"/g, '&quot;').replace(/\n/g, '&#10;').replace(/\t/g, '&#9;');
+const references: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  '\r': '&#13;',
+  '\n': '&#10;',
+  '\t': '&#9;',
+};
+const refer = (character: string): string => references[character] ?? character;
+
+export const escapeText = (text: string): string => text.replace(/[&<>\r]/g, refer);
+export const escapeAttribute = (text: string): string => text.replace(/[&<>"\r\n\t]/g, refer);
 
 /**
  * Writes an element back. Namespaces are mapped by `prefixFor`: it gives each URI the prefix that the new document
