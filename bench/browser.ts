@@ -117,7 +117,7 @@ try {
   say('');
   say('| | measured | goal |');
   say('|---|---:|---:|');
-  say(`| package brought in, to the intake report | ${ms(bringing)} | |`);
+  say(`| package brought in, to the intake report | ${ms(bringing)} | 6,000 ms |`);
   say(`| combed the first time, to the findings | ${ms(combing)} | |`);
   say(`| combed again | ${ms(again)} | |`);
   say(`| combed again after a restart | ${ms(sameAgain)} | a third of the first |`);

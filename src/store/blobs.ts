@@ -82,10 +82,13 @@ export class BlobStore {
 
   /** As `put`, for bytes whose hash is known. */
   keep(data: Buffer | string, hash: Sha256): void {
-    if (this.has(hash)) return;
     const bytes = Buffer.isBuffer(data) ? data : Buffer.from(data, 'utf8');
-    if (bytes.length > packedLimit) this.writeFile(bytes, hash);
-    else this.wait(bytes, hash);
+    if (bytes.length > packedLimit) {
+      if (!existsSync(this.path(hash))) this.writeFile(bytes, hash);
+    } else if (!this.pending.has(hash)) {
+      // What is packed already is passed over when it is written; looking for it before would look twice for what is new.
+      this.wait(bytes, hash);
+    }
   }
 
   /** Says that a blob is of no use without others. */

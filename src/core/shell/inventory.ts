@@ -4,6 +4,7 @@ import { onlyBaseline } from '../compare/baseline';
 import { identityDoubts, type IdentityDoubt } from './identity';
 import type { ItemKind, Shell, ShellFile } from './model';
 import { countMonths, type MonthCount } from './months';
+import { unusedItems } from './unused-items';
 
 export interface ShellCounts {
   readonly items: number;
@@ -33,6 +34,8 @@ export interface Inventory {
   readonly months: readonly MonthCount[];
   readonly verdict: Verdict;
   readonly questions: number;
+  /** How many items students see that nobody used for this term; null where it was not counted yet. */
+  readonly unused: number | null;
   /** Signs that this may be another course's or another term's package. */
   readonly doubts: readonly IdentityDoubt[];
 }
@@ -98,6 +101,7 @@ export function takeInventory(shell: Shell): Inventory {
     months: countMonths(shell),
     verdict: verdictOf(shell, counts),
     questions: shell.contents.reduce((n, c) => n + c.questions.length, 0),
+    unused: unusedItems(shell).length,
     doubts: identityDoubts(shell),
   };
 }

@@ -1,5 +1,6 @@
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
+import { takeInventory } from './inventory';
 import type { Item, Shell } from './model';
 import { unusedItems, workBegins } from './unused-items';
 
@@ -36,6 +37,7 @@ test('what was changed before the term before ended, and has no date in this one
     untold: {},
   });
   expect(unused(shell)).toEqual(['old', 'copied', 'longPast']);
+  expect(takeInventory(shell).unused).toBe(3);
 });
 
 test('without a term before, the two months before this one count as work on it', () => {

@@ -1,4 +1,5 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
+import { bringInView } from '../bring-in/bring-in-view';
 import { countOldTallies } from '../comb/old-tallies';
 import { decide } from '../decide/decisions';
 import { editPlan } from '../decide/edit-plan';
@@ -112,4 +113,11 @@ test('what an earlier version counted is counted anew', async () => {
   expect(data.now(id).audit?.tally.total).toBe(99);
   countOldTallies(db);
   expect(data.now(id).audit?.tally).toEqual(tally);
+  const view = bringInView(data.context, data.now(id));
+  expect(view.inventory.unused).toBe(view.unused);
+  db.$client.prepare("UPDATE versions SET inventory = json_remove(inventory, '$.unused', '$.months')").run();
+  expect(bringInView(data.context, data.now(id))).toEqual({
+    ...view,
+    inventory: { ...view.inventory, unused: null, months: [] },
+  });
 });

@@ -21,13 +21,16 @@ export interface BringInView {
   readonly toLeaveOut: number;
 }
 
-export const bringInView = (folder: OpenFolder, shell: CurrentShell): BringInView => ({
-  id: shell.row.id,
-  inventory: inventoryOf(shell.version),
-  intake: intakeGroups(intakeOf(folder, shell.version)),
-  term: { start: shell.row.termStart, end: shell.row.termEnd },
-  unused: countUnused(folder, shell),
-  combed: shell.audit !== null,
-  host: hostOfShell(folder, shell),
-  toLeaveOut: countFromBefore(folder, shell),
-});
+export function bringInView(folder: OpenFolder, shell: CurrentShell): BringInView {
+  const inventory = inventoryOf(shell.version);
+  return {
+    id: shell.row.id,
+    inventory,
+    intake: intakeGroups(intakeOf(folder, shell.version)),
+    term: { start: shell.row.termStart, end: shell.row.termEnd },
+    unused: inventory.unused ?? countUnused(folder, shell),
+    combed: shell.audit !== null,
+    host: hostOfShell(folder, shell),
+    toLeaveOut: countFromBefore(folder, shell),
+  };
+}

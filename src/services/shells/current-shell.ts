@@ -85,10 +85,12 @@ export function findAudit({ db }: OpenFolder, id: string): AuditHead | null {
   return row ? readHead(row) : null;
 }
 
-/** The inventory of a version; one that an earlier Currycomb took says nothing of months. */
+/** What inventories that an earlier Currycomb took say nothing of. */
+type AddedLater = 'months' | 'unused';
 export const inventoryOf = (version: Pick<VersionRow, 'inventory'>): Inventory => ({
   months: [],
-  ...parseKept<Omit<Inventory, 'months'>>(version.inventory, 'The inventory of this shell'),
+  unused: null,
+  ...parseKept<Omit<Inventory, AddedLater>>(version.inventory, 'The inventory of this shell'),
 });
 export function sketchOfVersion({ db }: OpenFolder, version: VersionRow): Sketch {
   const row = db.select({ sketch }).from(versions).where(eq(versions.id, version.id)).get();
