@@ -1,17 +1,15 @@
+import { bareShell } from './bare-shell';
 import { digest } from './digest';
 import type { Shell } from './model';
 
 const made = new WeakMap<Shell, string>();
 
-/** What a fingerprint is made of, in the words that name a difference. */
+/** What a fingerprint is made of, in the words that name a difference; texts are named by their hash. */
 const parts: Readonly<Record<string, (shell: Shell) => unknown>> = {
   identity: (s) => [s.ref, s.code, s.title, s.term],
   outline: (s) => s.items,
-  contents: (s) => s.contents.map((c) => ({ ...c, texts: c.texts.map((t) => digest(t)) })),
-  files: (s) => [
-    s.files.map((f) => ({ ...f, text: f.text === null ? null : digest(f.text) })),
-    s.entries.map((e) => [e.path, e.sha256]),
-  ],
+  contents: (s) => s.contents,
+  files: (s) => [s.files, s.entries.map((e) => [e.path, e.sha256])],
   events: (s) => [s.events, s.calendar],
   setup: (s) => [s.gradeCategories, s.gradeColumns, s.banks, s.groups, s.homePages],
 };
@@ -23,12 +21,16 @@ const parts: Readonly<Record<string, (shell: Shell) => unknown>> = {
 export function shellFingerprint(shell: Shell): string {
   const known = made.get(shell);
   if (known !== undefined) return known;
-  const print = Object.entries(parts)
-    .map(([name, part]) => `${name}:${digest(JSON.stringify(part(shell))).slice(0, 16)}`)
-    .join(' ');
+  const print = bareFingerprint(bareShell(shell, digest));
   made.set(shell, print);
   return print;
 }
+
+/** The fingerprint of a shell whose texts are hashes already. */
+export const bareFingerprint = (bare: Shell): string =>
+  Object.entries(parts)
+    .map(([name, part]) => `${name}:${digest(JSON.stringify(part(bare))).slice(0, 16)}`)
+    .join(' ');
 
 /** The parts in which two fingerprints differ; all of them where one is no fingerprint. */
 export function differingParts(a: string, b: string): string[] {

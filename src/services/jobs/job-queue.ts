@@ -32,6 +32,8 @@ export interface JobQueue {
     /** Written in one transaction with the order, and only where it is a new one. */
     write?: (tx: Transaction) => void,
   ): string;
+  /** A job is about to be ordered: whoever does it is made ready, so that it need not wait for that. */
+  makeReady(): void;
   view(id: string): JobView | null;
   /** The job of a shell that is waiting or under way, newest first; null where there is none. */
   underWay(shellId: string, kind?: string): JobView | null;

@@ -57,6 +57,17 @@ class Jobs {
   }
 }
 
+test('a thread is made ready once, and does the next job', async () => {
+  const jobs = new Jobs(2);
+  jobs.pool.makeReady();
+  jobs.pool.makeReady();
+  const [first, second] = [jobs.begin('a'), jobs.begin('b')];
+  const [byFirst, bySecond] = (await Promise.all([first.done, second.done])) as [Done, Done];
+  // Threads are numbered as they are started: none was between these two.
+  expect(bySecond.threadId).toBe(byFirst.threadId + 1);
+  await jobs.pool.close();
+});
+
 test('an idle thread is used before another is started, whatever shell it knew', async () => {
   const jobs = new Jobs(2);
   const first = await jobs.whole(null);

@@ -48,6 +48,12 @@ export class ThreadPool {
     thread.worker.postMessage(message);
   }
 
+  /** Starts a thread where there is none that a job could be given to; it takes half a second to load its program. */
+  makeReady(): void {
+    const hasRoom = this.threads.length < this.size;
+    if (hasRoom && this.threads.every((thread) => thread.job !== null)) this.rest(this.open());
+  }
+
   /** Answers a note of the thread that does a job. */
   answer(jobId: string, message: NoteAnswer): void {
     this.threads.find((t) => t.job === jobId)?.worker.postMessage(message);
@@ -63,7 +69,11 @@ export class ThreadPool {
     thread.job = null;
     const isOneTooMany = this.threads.length > this.size;
     if (heapBytes > mostIdleHeap || isOneTooMany) void this.retire(thread);
-    else thread.idle = setTimeout(() => void this.retire(thread), longestIdle).unref();
+    else this.rest(thread);
+  }
+
+  private rest(thread: Thread): void {
+    thread.idle = setTimeout(() => void this.retire(thread), longestIdle).unref();
   }
 
   /** Ends the thread of a job; what it was doing is thrown away. Resolves when it writes nothing any more. */

@@ -82,6 +82,10 @@ export class ThreadQueue implements JobQueue {
     return id;
   }
 
+  makeReady(): void {
+    this.pool.makeReady();
+  }
+
   view(id: string): JobView | null {
     return this.rows.view(id);
   }

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { takeInventory } from '@/core/shell/inventory';
 import type { Shell, Term } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
-import { shellFingerprint } from '@/core/shell/shell-fingerprint';
+import { bareFingerprint } from '@/core/shell/shell-fingerprint';
 import { sketchOf } from '@/core/shell/sketch';
 import type { BlobStore } from '@/store/blobs';
-import { loadShell, saveShell } from '@/store/state/keep-shell';
+import { keepTexts, loadShell, saveBareShell } from '@/store/state/keep-shell';
 
 /**
  * A shell's state as a job leaves it in the blob store, with what the lists and headers show of it. What may be large is
@@ -49,12 +49,13 @@ export function remember(hash: Sha256, shell: Shell): void {
 }
 
 export function keepState(blobs: BlobStore, shell: Shell): KeptState {
-  const stateBlob = saveShell(blobs, shell);
+  const bare = keepTexts(blobs, shell);
+  const stateBlob = saveBareShell(blobs, bare);
   remember(stateBlob, shell);
   const { code, title, term, asOf } = shell;
   return {
     stateBlob,
-    fingerprint: shellFingerprint(shell),
+    fingerprint: bareFingerprint(bare),
     code,
     title,
     term,

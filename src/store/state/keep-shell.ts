@@ -1,3 +1,4 @@
+import { bareShell } from '@/core/shell/bare-shell';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { lost } from '@/core/shell/unreadable-store';
@@ -9,19 +10,15 @@ import { openPart, openState, stateForm, stateParts, type StatePart, type StateR
  * changes together stands together, so a version that moved one item shares everything but the outline with the one
  * before. Returns the root's hash.
  */
-export function saveShell(blobs: BlobStore, shell: Shell): Sha256 {
-  const texts = new Set<string>();
-  const keep = (text: string) => {
-    const hash = blobs.put(text);
-    texts.add(hash);
-    return hash;
-  };
-  const bare: Shell = {
-    ...shell,
-    contents: shell.contents.map((c) => ({ ...c, texts: c.texts.map(keep) })),
-    files: shell.files.map((f) => ({ ...f, text: f.text === null ? null : keep(f.text) })),
-    entries: shell.entries.map((e) => ({ ...e, text: e.text === null ? null : keep(e.text) })),
-  };
+export const saveShell = (blobs: BlobStore, shell: Shell): Sha256 =>
+  saveBareShell(blobs, keepTexts(blobs, shell));
+
+/** Keeps the texts of a shell; gives it with their hashes in their place. */
+export const keepTexts = (blobs: BlobStore, shell: Shell): Shell =>
+  bareShell(shell, (text) => blobs.put(text));
+
+/** Keeps a shell whose texts are kept already. */
+export function saveBareShell(blobs: BlobStore, bare: Shell): Sha256 {
   const parts = Object.fromEntries(
     stateParts.map((part) => [part.name, savePart(blobs, part, bare)]),
   ) as StateRoot['parts'];

@@ -7,5 +7,8 @@ import { guarded } from '../guarded';
 export const POST = guarded(async (request) => {
   const announced = request.headers.get('content-length');
   const length = announced === null ? null : Number(announced);
-  return answer(await receiveUpload(appContext(), request.body, length));
+  const context = appContext();
+  // What is sent is read next; the thread that does it starts meanwhile.
+  context.jobs.makeReady();
+  return answer(await receiveUpload(context, request.body, length));
 });
