@@ -76,11 +76,11 @@ export class BlobStore {
 
   put(data: Buffer | string): Sha256 {
     const hash = digest(data);
-    this.keep(data, hash);
+    if (!this.has(hash)) this.keep(data, hash);
     return hash;
   }
 
-  /** As `put`, for bytes whose hash is known. */
+  /** As `put`, for bytes whose hash is known, and that are most likely new. */
   keep(data: Buffer | string, hash: Sha256): void {
     const bytes = Buffer.isBuffer(data) ? data : Buffer.from(data, 'utf8');
     if (bytes.length > packedLimit) {

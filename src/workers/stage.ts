@@ -21,6 +21,9 @@ export default function draw(order: StageOrder): StageAnswer {
   return answer instanceof Uint8Array ? (move(answer) as StageAnswer) : answer;
 }
 
+/** Is asked for nothing but that the thread is there. */
+export function ready(): void {}
+
 export function draft<Kind extends DraftKind>(order: DraftOrder<Kind>): DraftAnswer<Kind> {
   return draftChange(read, order);
 }

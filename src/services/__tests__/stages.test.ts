@@ -96,6 +96,7 @@ test('a thread that can’t be started says so, and nothing waits for ever', asy
   const lame = new DataFolder();
   await lame.context.close();
   lame.context = lame.open({ workers: lame.folder });
+  lame.context.stages.makeReady();
   await expect(lame.context.stages.draw({ shellId: 'x', stage: 'comb', query: '' })).rejects.toThrow();
   await lame.close();
 }, 30_000);

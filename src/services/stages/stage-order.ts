@@ -49,5 +49,7 @@ export interface StageDesk {
   draw(order: StageOrder): Promise<StageAnswer>;
   /** What a change of a plan would come to; nothing is written. Throws as drawing does. */
   draft<Kind extends DraftKind>(order: DraftOrder<Kind>): Promise<DraftAnswer<Kind>>;
+  /** Something is about to be looked at: whoever draws it is made ready, so that it need not wait for that. */
+  makeReady(): void;
   close(): Promise<void>;
 }

@@ -39,8 +39,13 @@ export class StageThread implements StageDesk {
     return (await this.ask('draft', order)) as DraftAnswer<Kind>;
   }
 
+  makeReady(): void {
+    // Where no thread can be started, whoever looks next is told why.
+    if (this.pool.threads.length === 0) this.ask('ready', null).catch(() => undefined);
+  }
+
   /** A thread that can’t be started leaves its orders unanswered; then it throws. */
-  private async ask(name: 'default' | 'draft', order: unknown): Promise<unknown> {
+  private async ask(name: 'default' | 'draft' | 'ready', order: unknown): Promise<unknown> {
     const answered = new AbortController();
     const broken = once(this.pool, 'error', { signal: answered.signal });
     const fail = broken.then(([error]: readonly unknown[]) => {

@@ -8,7 +8,8 @@ export const POST = guarded(async (request) => {
   const announced = request.headers.get('content-length');
   const length = announced === null ? null : Number(announced);
   const context = appContext();
-  // What is sent is read next; the thread that does it starts meanwhile.
+  // What is sent is read and shown next; the threads that do it start meanwhile.
   context.jobs.makeReady();
+  context.stages.makeReady();
   return answer(await receiveUpload(context, request.body, length));
 });
