@@ -47,7 +47,7 @@ const config = [
     ignores: ['**/*.test.ts', '**/__tests__/**'],
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'error',
-      'max-lines-per-function': ['error', { max: 90, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 75, skipBlankLines: true, skipComments: true }],
     },
   },
   {

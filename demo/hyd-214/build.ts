@@ -151,23 +151,41 @@ interface Coming {
   readonly copy: string;
 }
 
+/** One week while it is written: where its things stand, and how its pages and pictures are named. */
+interface WeekInWork {
+  readonly c: ShellComposer;
+  readonly n: number;
+  readonly week: Week;
+  readonly copy: string;
+  readonly id: string;
+  readonly parent: string;
+  readonly common: Placing;
+  page(key: string, title: string, body: string): void;
+  figure(k: number): string;
+}
+
 function addWeek(c: ShellComposer, n: number, week: Week, { batch, copy }: Coming): void {
   const id = `w${two(n)}${copy}`;
   const folder = `weeks${copy}/week-${two(n)}`;
   const changed = made(copy ? '2026-12-09' : '2026-12-02');
   const common = { batch, modified: changed };
   const parent = c.module(`Week ${n}: ${week.title}`, { ref: id, ...common });
-  const page = (key: string, title: string, body: string, more: Placing = {}) =>
+  const page = (key: string, title: string, body: string) =>
     c.page(title, sheet(title, body), {
       ref: `${id}-${key}`,
       parent,
       path: `${folder}/${key}.html`,
       ...common,
-      ...more,
     });
   const figure = (k: number) =>
     `<figure><img src="${base}/pictures/week-${two(n)}/view-${two(k)}.png" alt="${week.site}, view ${k}"></figure>`;
+  const inWork: WeekInWork = { c, n, week, copy, id, parent, common, page, figure };
+  addReadings(inWork);
+  addFieldwork(inWork);
+  addAfterClass(inWork);
+}
 
+function addReadings({ c, n, week, copy, id, parent, common, page, figure }: WeekInWork): void {
   page(
     'overview',
     `Week ${n} at a glance`,
@@ -186,6 +204,9 @@ function addWeek(c: ShellComposer, n: number, week: Week, { batch, copy }: Comin
       `<p>${text}${later}</p>${figure(2 + 3 * k)}${figure(3 + 3 * k)}${figure(4 + 3 * k)}`,
     );
   });
+}
+
+function addFieldwork({ c, n, week, copy, id, parent, common, page, figure }: WeekInWork): void {
   c.heading('In the field', { ref: `${id}-field`, parent, ...common });
   if (copy)
     c.placeAgain(`w${two(n)}-sheet`, `Field sheet, week ${n}`, { ref: `${id}-sheet`, parent, ...common });
@@ -211,6 +232,9 @@ function addWeek(c: ShellComposer, n: number, week: Week, { batch, copy }: Comin
       due: staleLabs.has(n) ? due(addDays(oldMonday(n), 4)) : due(addDays(monday(n), 4)),
     },
   );
+}
+
+function addAfterClass({ c, n, week, id, parent, common }: WeekInWork): void {
   c.heading('After class', { ref: `${id}-after`, parent, ...common });
   c.discussion(week.talk[0], week.talk[1], { ref: `${id}-talk`, parent, ...common });
   c.quiz(

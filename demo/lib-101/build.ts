@@ -39,6 +39,20 @@ export function buildLib101(): ShellComposer {
     'body { max-width: 40rem; font-family: serif }\nh1 { background: url("../look/shelf.png") no-repeat right }\n',
   );
   c.file('look/shelf.png', picture(4100, 120, 40));
+  addAbout(c);
+  sessions.forEach((session, i) => addSession(c, session, i + 1));
+  c.page(
+    'Reading room, Spring 2027',
+    sheet(
+      'Reading room, Spring 2027',
+      '<p>The reading room opens on 11 January 2027 and closes at six. On no-class days it stays shut.</p>',
+    ),
+    { ref: 'room', parent: 'about', path: 'about/room.html', modified: changed },
+  );
+  return c;
+}
+
+function addAbout(c: ShellComposer): void {
   const about = c.module('About this course', { ref: 'about', modified: changed });
   c.page(
     'Syllabus',
@@ -61,54 +75,45 @@ export function buildLib101(): ShellComposer {
     parent: about,
     modified: changed,
   });
-  sessions.forEach((session, i) => {
-    const n = i + 1;
-    const parent = c.module(`Session ${n}: ${session.title}`, { ref: `s${n}`, modified: changed });
-    const start = addDays(term.start, 7 * (n <= 4 ? 2 * i : 2 * i + 1));
-    c.file(`pictures/session-${n}.png`, picture(4200 + n, 160, 110));
-    c.page(
-      session.reading[0],
-      sheet(
-        session.reading[0],
-        `<p>${session.reading[1]}</p><figure><img src="${base}/pictures/session-${n}.png" alt="Drawing for session ${n}"></figure><p>Then look at <a href="example.html">an example</a>.</p>${n % 2 ? references : ''}`,
-      ),
-      { ref: `s${n}-reading`, parent, path: `session-${n}/reading.html`, modified: changed },
-    );
-    c.page(session.example[0], sheet(session.example[0], `<p>${session.example[1]}</p>`), {
-      ref: `s${n}-example`,
-      parent,
-      path: `session-${n}/example.html`,
-      modified: changed,
-    });
-    c.assignment(session.task[0], `<p>${session.task[1]}</p>`, 10, {
-      ref: `s${n}-task`,
-      parent,
-      modified: changed,
-      due: n === 8 ? due(term.end) : due(addDays(start, 11)),
-    });
-    c.quiz(
-      `Session ${n} check`,
-      [
-        { stem: `<p>${session.check[0]}</p>`, answers: session.check[1], right: session.check[2], points: 2 },
-        {
-          stem: `<p>Fill in the blank of session ${n}: whoever reads the margin of “${session.reading[0]}” finds the ______ again.</p>`,
-          answers: ['thought', 'page number', 'pencil'],
-          right: 0,
-          points: 2,
-        },
-      ],
-      { ref: `s${n}-check`, parent, modified: changed, due: due(addDays(start, 11)) },
-    );
-  });
+}
+
+function addSession(c: ShellComposer, session: (typeof sessions)[number], n: number): void {
+  const parent = c.module(`Session ${n}: ${session.title}`, { ref: `s${n}`, modified: changed });
+  const start = addDays(term.start, 7 * (n <= 4 ? 2 * n - 2 : 2 * n - 1));
+  c.file(`pictures/session-${n}.png`, picture(4200 + n, 160, 110));
   c.page(
-    'Reading room, Spring 2027',
+    session.reading[0],
     sheet(
-      'Reading room, Spring 2027',
-      '<p>The reading room opens on 11 January 2027 and closes at six. On no-class days it stays shut.</p>',
+      session.reading[0],
+      `<p>${session.reading[1]}</p><figure><img src="${base}/pictures/session-${n}.png" alt="Drawing for session ${n}"></figure><p>Then look at <a href="example.html">an example</a>.</p>${n % 2 ? references : ''}`,
     ),
-    { ref: 'room', parent: 'about', path: 'about/room.html', modified: changed },
+    { ref: `s${n}-reading`, parent, path: `session-${n}/reading.html`, modified: changed },
   );
-  return c;
+  c.page(session.example[0], sheet(session.example[0], `<p>${session.example[1]}</p>`), {
+    ref: `s${n}-example`,
+    parent,
+    path: `session-${n}/example.html`,
+    modified: changed,
+  });
+  c.assignment(session.task[0], `<p>${session.task[1]}</p>`, 10, {
+    ref: `s${n}-task`,
+    parent,
+    modified: changed,
+    due: n === 8 ? due(term.end) : due(addDays(start, 11)),
+  });
+  c.quiz(
+    `Session ${n} check`,
+    [
+      { stem: `<p>${session.check[0]}</p>`, answers: session.check[1], right: session.check[2], points: 2 },
+      {
+        stem: `<p>Fill in the blank of session ${n}: whoever reads the margin of “${session.reading[0]}” finds the ______ again.</p>`,
+        answers: ['thought', 'page number', 'pencil'],
+        right: 0,
+        points: 2,
+      },
+    ],
+    { ref: `s${n}-check`, parent, modified: changed, due: due(addDays(start, 11)) },
+  );
 }
 
 /** Its roster: three categories that sum up to a hundred, and a column for each piece of work. */

@@ -71,82 +71,44 @@ export function factsOf(
   probe: Probe | null,
 ): Facts {
   const { rest } = stores;
-  const fact = <T>(work: () => T): (() => T) => {
-    let known: { readonly value: T } | null = null;
-    return () => (known ??= { value: work() }).value;
-  };
-  const links = fact(() => linkGraphOf(shell));
-  const reached = fact(() => reachableFrom(links(), placedNodes(shell)));
-  const keys = fact(() => contentKeys(shell, links()));
-  const repeats = fact(() => findRepeats(rest, keys(), outlineOf(rest)));
-  const groups = fact(() => eventGroups(shell.events));
-  const passages = fact(() => passagesOf(rest));
-  const dates = fact(() => datesIn(passages()));
-  const terms = fact(() => termsIn(passages()));
-  const term = fact(() => ownTerm(shell));
-  const series = fact(() => findSeries(outlineOf(rest)));
-  const counts = fact(() => countShell(shell));
-  const activities = fact(() => activitiesByColumn(shell));
-  const doors = fact(() => openDoors(shell, outlineOf(shell), links()));
-  const shadowed = fact(() => shadowedIn(stores, outlineOf(shell), doors(), activities()));
-  const carried = fact(() =>
-    carriedEvents(shell, carriedOptions.parse(rules.checks['calendar.carried-over'] ?? {})),
-  );
-  return {
-    foundEvents,
-    probe,
-    staffStores: stores,
-    whole: shell,
-    get carriedEvents() {
-      return carried();
-    },
-    get counts() {
-      return counts();
-    },
-    get activities() {
-      return activities();
-    },
-    get openDoors() {
-      return doors();
-    },
-    get shadowed() {
-      return shadowed();
-    },
-    get outline() {
-      return outlineOf(shell);
-    },
-    get links() {
-      return links();
-    },
-    get reached() {
-      return reached();
-    },
-    get contentKeys() {
-      return keys();
-    },
-    get repeats() {
-      return repeats();
-    },
-    get eventGroups() {
-      return groups();
-    },
-    get passages() {
-      return passages();
-    },
-    get namedDates() {
-      return dates();
-    },
-    get namedTerms() {
-      return terms();
-    },
-    get ownTerm() {
-      return term();
-    },
-    get nearGroups() {
-      return (threshold: number, words: number) => findNear(rest, keys(), threshold, words);
-    },
-    get series() {
-      return series();
-    },
-  };
+  const carriedRules = () => carriedOptions.parse(rules.checks['calendar.carried-over'] ?? {});
+  const facts: Facts = workedOutOnce<Facts>({
+    foundEvents: () => foundEvents,
+    probe: () => probe,
+    staffStores: () => stores,
+    whole: () => shell,
+    outline: () => outlineOf(shell),
+    links: () => linkGraphOf(shell),
+    reached: () => reachableFrom(facts.links, placedNodes(shell)),
+    contentKeys: () => contentKeys(shell, facts.links),
+    repeats: () => findRepeats(rest, facts.contentKeys, outlineOf(rest)),
+    eventGroups: () => eventGroups(shell.events),
+    passages: () => passagesOf(rest),
+    namedDates: () => datesIn(facts.passages),
+    namedTerms: () => termsIn(facts.passages),
+    ownTerm: () => ownTerm(shell),
+    nearGroups: () => (threshold, words) => findNear(rest, facts.contentKeys, threshold, words),
+    series: () => findSeries(outlineOf(rest)),
+    counts: () => countShell(shell),
+    activities: () => activitiesByColumn(shell),
+    openDoors: () => openDoors(shell, facts.outline, facts.links),
+    shadowed: () => shadowedIn(stores, facts.outline, facts.openDoors, facts.activities),
+    carriedEvents: () => carriedEvents(shell, carriedRules()),
+  });
+  return facts;
+}
+
+/** An object of which each member is worked out when it is first asked for, and then known. */
+function workedOutOnce<T extends object>(works: { readonly [Key in keyof T]: () => T[Key] }): T {
+  const known = new Map<keyof T, unknown>();
+  const asked = {} as T;
+  for (const key of Object.keys(works) as (keyof T)[])
+    Object.defineProperty(asked, key, {
+      enumerable: true,
+      get: () => {
+        if (!known.has(key)) known.set(key, works[key]());
+        return known.get(key);
+      },
+    });
+  return asked;
 }

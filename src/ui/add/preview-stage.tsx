@@ -18,7 +18,6 @@ import styles from './add.module.css';
 
 /** A package held against the shell: what it would bring, ticked by tree, where it lands, what becomes of its dates. */
 export function PreviewStage({ id, code, view }: { id: string; code: string; view: PreviewView }) {
-  const router = useRouter();
   const { preview } = view;
   const proposed = useMemo(
     () => new Set(preview.things.filter((t) => t.proposed).map((t) => t.key)),
@@ -33,20 +32,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
   });
   const rows = useMemo(() => treeRows(preview, shown), [preview, shown]);
   const choice = useMemo(() => closeChoice(preview, chosen), [preview, chosen]);
-  const again = useJob(() => router.refresh());
-  const adding = useJob(
-    () => {
-      router.push(`/shells/${id}/carry-out`);
-      // The frame around the page counts anew.
-      router.refresh();
-    },
-    { shellId: id, kind: 'add' },
-  );
-  const busy = isUnderWay(again) || isUnderWay(adding) || adding.view?.state === 'done';
-  const putAway = async () => {
-    await send(`/api/shells/${id}/incoming`, {}, 'DELETE');
-    router.refresh();
-  };
+  const { again, adding, isBusy, putAway } = usePreviewJobs(id);
   const add = () => void adding.start(`/api/shells/${id}/add`, orderOf(view, chosen, options));
   return (
     <div className={styles.bench}>
@@ -59,7 +45,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
           shown={shown}
           onShow={(standing) => setShown((now) => toggled(now, [standing]))}
           again={again}
-          busy={busy}
+          busy={isBusy}
         />
         {rows.length ? (
           <ThingTree
@@ -70,11 +56,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
             onToggle={(keys) => setChosen((now) => toggled(now, keys))}
           />
         ) : (
-          <p style={{ padding: '0 22px' }}>
-            {preview.things.length
-              ? 'The filter above hides everything.'
-              : 'There is nothing in this package.'}
-          </p>
+          <NothingShown isEmpty={preview.things.length === 0} />
         )}
       </div>
       <aside className={styles.right} aria-label="How it is added">
@@ -87,25 +69,62 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
         <ItsDates options={options} onChange={(change) => setOptions((now) => ({ ...now, ...change }))} />
         <JobProgress job={adding} label="Adding" />
         <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-          <Button variant="contained" disabled={busy || view.stale || choice.taken.size === 0} onClick={add}>
+          <Button
+            variant="contained"
+            disabled={isBusy || view.stale || choice.taken.size === 0}
+            onClick={add}
+          >
             Add {plural(choice.taken.size, 'thing')}
           </Button>
-          <Button color="inherit" variant="outlined" disabled={busy} onClick={() => void putAway()}>
+          <Button color="inherit" variant="outlined" disabled={isBusy} onClick={() => void putAway()}>
             Put it away
           </Button>
         </div>
         <p className="soft" style={{ margin: 0, fontSize: '0.85rem' }}>
           A restore point is made first; the whole adding can be taken back.
         </p>
-        <details>
-          <summary>
-            Intake report of this package ({view.intake.reduce((sum, { count }) => sum + count, 0)})
-          </summary>
-          <IntakeReport groups={view.intake} />
-        </details>
+        <IntakeOfPackage groups={view.intake} />
       </aside>
     </div>
   );
+}
+
+function NothingShown({ isEmpty }: { isEmpty: boolean }) {
+  return (
+    <p style={{ padding: '0 22px' }}>
+      {isEmpty ? 'There is nothing in this package.' : 'The filter above hides everything.'}
+    </p>
+  );
+}
+
+function IntakeOfPackage({ groups }: { groups: PreviewView['intake'] }) {
+  const notes = groups.reduce((sum, { count }) => sum + count, 0);
+  return (
+    <details>
+      <summary>Intake report of this package ({notes})</summary>
+      <IntakeReport groups={groups} />
+    </details>
+  );
+}
+
+/** Holding the package against the shell again, adding what was chosen, and putting the package away. */
+function usePreviewJobs(id: string) {
+  const router = useRouter();
+  const again = useJob(() => router.refresh());
+  const adding = useJob(
+    () => {
+      router.push(`/shells/${id}/carry-out`);
+      // The frame around the page counts anew.
+      router.refresh();
+    },
+    { shellId: id, kind: 'add' },
+  );
+  const isBusy = isUnderWay(again) || isUnderWay(adding) || adding.view?.state === 'done';
+  const putAway = async () => {
+    await send(`/api/shells/${id}/incoming`, {}, 'DELETE');
+    router.refresh();
+  };
+  return { again, adding, isBusy, putAway };
 }
 
 const isUnderWay = ({ view }: WatchedJob): boolean => view?.state === 'waiting' || view?.state === 'running';

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { spellDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
 import type { CalendarMark, CalendarView, SheetDay, SheetWeek } from '@/services/decide/calendar-view';
@@ -23,37 +23,19 @@ interface TermSheetProps {
 export function TermSheet({ view, choice, onSeries }: TermSheetProps) {
   const { weeks } = view;
   const placed = placeMarks(view);
-  const [at, setAt] = useState({ week: 0, day: 0 });
-  const brush = useBrush((days) => choice.toggle(days.flatMap((day) => placed.byDay.get(day) ?? [])));
   const grid = useRef<HTMLDivElement>(null);
-  const go = (week: number, day: number) => {
-    const next = {
-      week: Math.max(0, Math.min(weeks.length - 1, week)),
-      day: Math.max(0, Math.min(6, day)),
-    };
-    setAt(next);
-    grid.current?.querySelector<HTMLElement>(`[data-cell="${next.week} ${next.day}"]`)?.focus();
-  };
-  const onKey = (event: KeyboardEvent) => {
-    const moves: Readonly<Record<string, () => void>> = {
-      ArrowDown: () => go(at.week + 1, at.day),
-      ArrowUp: () => go(at.week - 1, at.day),
-      ArrowRight: () => go(at.week, at.day + 1),
-      ArrowLeft: () => go(at.week, at.day - 1),
-      Home: () => go(at.week, 0),
-      End: () => go(at.week, 6),
-      PageUp: () => go(0, at.day),
-      PageDown: () => go(weeks.length - 1, at.day),
-      ' ': () => choice.toggle(marksAt()),
-      Enter: () => marksAt()[0] && onSeries(marksAt()[0] as CalendarMark),
+  const cells = useSheetCells(grid, weeks.length, (cell) => {
+    const day = weeks[cell.week]?.days[cell.day]?.day;
+    const marks = day === undefined ? [] : (placed.byDay.get(day) ?? []);
+    const [first] = marks;
+    return {
+      ' ': () => choice.toggle(marks),
+      Enter: () => first && onSeries(first),
       Escape: choice.clear,
     };
-    const move = moves[event.key];
-    if (!move) return;
-    event.preventDefault();
-    move();
-  };
-  const marksAt = () => placed.byDay.get(weeks[at.week]?.days[at.day]?.day ?? ('' as LocalDate)) ?? [];
+  });
+  const { at, setAt, onKey } = cells;
+  const brush = useBrush((days) => choice.toggle(days.flatMap((day) => placed.byDay.get(day) ?? [])));
   return (
     <div
       ref={grid}
@@ -105,6 +87,43 @@ export function TermSheet({ view, choice, onSeries }: TermSheetProps) {
       />
     </div>
   );
+}
+
+interface SheetCell {
+  readonly week: number;
+  readonly day: number;
+}
+
+/** Going from day to day by keys; `also` says what else keys do at a day. */
+function useSheetCells(
+  grid: RefObject<HTMLDivElement | null>,
+  weeks: number,
+  also: (at: SheetCell) => Readonly<Record<string, () => void>>,
+) {
+  const [at, setAt] = useState<SheetCell>({ week: 0, day: 0 });
+  const go = (week: number, day: number) => {
+    const next = { week: Math.max(0, Math.min(weeks - 1, week)), day: Math.max(0, Math.min(6, day)) };
+    setAt(next);
+    grid.current?.querySelector<HTMLElement>(`[data-cell="${next.week} ${next.day}"]`)?.focus();
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const moves: Readonly<Record<string, () => void>> = {
+      ArrowDown: () => go(at.week + 1, at.day),
+      ArrowUp: () => go(at.week - 1, at.day),
+      ArrowRight: () => go(at.week, at.day + 1),
+      ArrowLeft: () => go(at.week, at.day - 1),
+      Home: () => go(at.week, 0),
+      End: () => go(at.week, 6),
+      PageUp: () => go(0, at.day),
+      PageDown: () => go(weeks - 1, at.day),
+      ...also(at),
+    };
+    const move = moves[event.key];
+    if (!move) return;
+    event.preventDefault();
+    move();
+  };
+  return { at, setAt, onKey };
 }
 
 function sayNone({ term }: CalendarView, side: 'before' | 'after'): string {

@@ -83,30 +83,7 @@ export function RunList({ id, code, title, runs, planSize, open, refused, workOr
   return (
     <div className={styles.page}>
       <Refused id={id} why={refused} onHost={onHost} />
-      <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
-        <div style={{ flex: 1 }}>
-          <h1>{headlineOf(last)}</h1>
-          <p className="soft number" style={{ margin: '4px 0 0' }}>
-            {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked,{' '}
-            {plural(last.summary.relinked, 'link')} led elsewhere.
-          </p>
-        </div>
-        <Button href={`/shells/${id}/carry-out/ledger`}>Ledger</Button>
-        <Button href={`/shells/${id}/carry-out/restore-points`}>Restore points</Button>
-        <Button variant="outlined" href={`/shells/${id}/carry-out/reset`}>
-          Reset the shell …
-        </Button>
-        {workOrder.open + workOrder.ticked > 0 && (
-          <Button variant="outlined" href={`/shells/${id}/carry-out/work-order`}>
-            Work order ({workOrder.open} to do)
-          </Button>
-        )}
-        {last.state === 'done' && (
-          <Button variant="contained" href={`/shells/${id}/prove`}>
-            See the proof
-          </Button>
-        )}
-      </div>
+      <RunHead id={id} last={last} workOrder={workOrder} />
       <JobProgress job={undo} label="Taking back" />
       {trouble && (
         <Alert severity="error" role="alert">
@@ -124,6 +101,36 @@ export function RunList({ id, code, title, runs, planSize, open, refused, workOr
             ? 'The findings are open again; nothing was lost.'
             : 'What was added is gone again; nothing else was touched.'}
         </Alert>
+      )}
+    </div>
+  );
+}
+
+/** What the last run did, and the ways on from it. */
+function RunHead({ id, last, workOrder }: Pick<RunListProps, 'id' | 'workOrder'> & { last: RunView }) {
+  return (
+    <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
+      <div style={{ flex: 1 }}>
+        <h1>{headlineOf(last)}</h1>
+        <p className="soft number" style={{ margin: '4px 0 0' }}>
+          {plural(last.summary.done, 'change')} made, {last.summary.blocked} blocked,{' '}
+          {plural(last.summary.relinked, 'link')} led elsewhere.
+        </p>
+      </div>
+      <Button href={`/shells/${id}/carry-out/ledger`}>Ledger</Button>
+      <Button href={`/shells/${id}/carry-out/restore-points`}>Restore points</Button>
+      <Button variant="outlined" href={`/shells/${id}/carry-out/reset`}>
+        Reset the shell …
+      </Button>
+      {workOrder.open + workOrder.ticked > 0 && (
+        <Button variant="outlined" href={`/shells/${id}/carry-out/work-order`}>
+          Work order ({workOrder.open} to do)
+        </Button>
+      )}
+      {last.state === 'done' && (
+        <Button variant="contained" href={`/shells/${id}/prove`}>
+          See the proof
+        </Button>
       )}
     </div>
   );

@@ -101,31 +101,25 @@ export function useDecisions(view: CombView): Decisions {
     acceptSome: (finding, only) =>
       void decide({
         body: { decision: 'accept-some', findings: [finding], only },
-        becomes: { state: 'planned', action: null },
+        becomes: is('planned'),
       }),
     leaveBe: (findings, reason) =>
       void decide({
         body: { decision: 'leave-be', findings, ...(reason ? { reason } : {}) },
         becomes: { state: 'left-be', action: reason ?? null },
       }),
-    ask: (findings) =>
-      void decide({ body: { decision: 'ask', findings }, becomes: { state: 'asked', action: null } }),
-    later: (findings) =>
-      void decide({ body: { decision: 'later', findings }, becomes: { state: 'later', action: null } }),
-    reopen: (findings) =>
-      void decide({ body: { decision: 'reopen', findings }, becomes: { state: 'open', action: null } }),
+    ask: (findings) => void decide({ body: { decision: 'ask', findings }, becomes: is('asked') }),
+    later: (findings) => void decide({ body: { decision: 'later', findings }, becomes: is('later') }),
+    reopen: (findings) => void decide({ body: { decision: 'reopen', findings }, becomes: is('open') }),
     change: (finding, other) =>
-      void decide({
-        body: { decision: 'change', findings: [finding], other },
-        becomes: { state: 'planned', action: null },
-      }),
+      void decide({ body: { decision: 'change', findings: [finding], other }, becomes: is('planned') }),
     changeAll: (findings, action) =>
-      void decide({
-        body: { decision: 'change-all', findings, action },
-        becomes: { state: 'planned', action: null },
-      }),
+      void decide({ body: { decision: 'change-all', findings, action }, becomes: is('planned') }),
   };
 }
+
+/** A finding in a state of which there is no more to say. */
+const is = (state: Decided['state']): Decided => ({ state, action: null });
 
 function withDecided(now: Overlay | null, more: ReadonlyMap<string, Decided>, planSize?: number): Overlay {
   return {

@@ -44,50 +44,70 @@ export function EvidencePanel({
         <h2 style={{ fontSize: '1.4rem', marginTop: 4 }}>{finding.title}</h2>
       </div>
       {here?.trouble && <p role="alert">{here.trouble}</p>}
-      {here?.evidence && here.evidence.differences.length > 0 && (
-        <DifferenceGrid
-          keptTitle={here.evidence.items[0]?.title ?? ''}
-          rows={here.evidence.differences}
-          choice={choice}
-        />
-      )}
-      <table className={styles.facts}>
-        <tbody>
-          {here?.evidence?.facts.map((e, i) => (
-            <tr key={i}>
-              <th scope="row">{e.label}</th>
-              <td>{e.value}</td>
-            </tr>
-          ))}
-          {finding.coveredBy && (
-            <tr>
-              <th scope="row">Part of</th>
-              <td>
-                <Link href={`/shells/${shellId}/decide?finding=${finding.coveredBy}`}>
-                  a larger finding that explains it
-                </Link>
-              </td>
-            </tr>
-          )}
-        </tbody>
-      </table>
-      {here?.evidence && here.evidence.items.length > 0 && (
-        <ItemPair
-          finding={finding}
-          items={here.evidence.items}
-          difference={here.evidence.difference}
-          choice={choice}
-        />
-      )}
-      {here?.evidence && <OneThing shellId={shellId} finding={finding} evidence={here.evidence} />}
-      {here?.evidence?.week && <WeekGrid week={here.evidence.week} />}
-      {here?.evidence && here.evidence.events.length > 0 && (
-        <EventTable finding={finding} events={here.evidence.events} choice={choice} />
-      )}
-      {here?.evidence && here.evidence.things.length > 0 && (
-        <ThingTable shellId={shellId} finding={finding} things={here.evidence.things} choice={choice} />
+      {here?.evidence ? (
+        <Proof shellId={shellId} finding={finding} evidence={here.evidence} choice={choice} />
+      ) : (
+        <FactTable shellId={shellId} finding={finding} facts={[]} />
       )}
     </div>
+  );
+}
+
+interface ProofProps {
+  readonly shellId: string;
+  readonly finding: ListedFinding;
+  readonly evidence: FindingEvidence;
+  readonly choice: ThingChoice | null;
+}
+
+/** All that proves a finding, what differs first. */
+function Proof({ shellId, finding, evidence, choice }: ProofProps) {
+  const { differences, items, difference, week, events, things, facts } = evidence;
+  return (
+    <>
+      {differences.length > 0 && (
+        <DifferenceGrid keptTitle={items[0]?.title ?? ''} rows={differences} choice={choice} />
+      )}
+      <FactTable shellId={shellId} finding={finding} facts={facts} />
+      {items.length > 0 && (
+        <ItemPair finding={finding} items={items} difference={difference} choice={choice} />
+      )}
+      <OneThing shellId={shellId} finding={finding} evidence={evidence} />
+      {week && <WeekGrid week={week} />}
+      {events.length > 0 && <EventTable finding={finding} events={events} choice={choice} />}
+      {things.length > 0 && (
+        <ThingTable shellId={shellId} finding={finding} things={things} choice={choice} />
+      )}
+    </>
+  );
+}
+
+interface FactTableProps extends Pick<ProofProps, 'shellId' | 'finding'> {
+  readonly facts: FindingEvidence['facts'];
+}
+
+function FactTable({ shellId, finding: { coveredBy }, facts }: FactTableProps) {
+  return (
+    <table className={styles.facts}>
+      <tbody>
+        {facts.map(({ label, value }, i) => (
+          <tr key={i}>
+            <th scope="row">{label}</th>
+            <td>{value}</td>
+          </tr>
+        ))}
+        {coveredBy && (
+          <tr>
+            <th scope="row">Part of</th>
+            <td>
+              <Link href={`/shells/${shellId}/decide?finding=${coveredBy}`}>
+                a larger finding that explains it
+              </Link>
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
   );
 }
 

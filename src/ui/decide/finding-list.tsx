@@ -84,19 +84,16 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
             );
           const { id } = row.finding;
           return (
-            <div
+            <FindingRow
               key={slot.index % recycled}
-              id={`finding-${id}`}
-              className={styles.row}
+              finding={row.finding}
               style={style}
-              role="option"
-              aria-selected={chosen.has(id)}
-              data-current={id === current}
-              onClick={() => onCurrent(id)}
-            >
-              <ChoiceBox state={chosen.has(id) ? 'all' : 'none'} onToggle={() => onToggle([id])} />
-              <FindingWords finding={row.finding} fate={fateOf(id)} />
-            </div>
+              isChosen={chosen.has(id)}
+              isCurrent={id === current}
+              fate={fateOf(id)}
+              onCurrent={onCurrent}
+              onToggle={onToggle}
+            />
           );
         })}
       </div>
@@ -143,6 +140,32 @@ function GroupRow({ row, style, chosen, onToggle }: GroupRowProps) {
       <span className="soft number" style={{ fontFamily: 'inherit', fontWeight: 400 }}>
         {ids.length}
       </span>
+    </div>
+  );
+}
+
+interface FindingRowProps extends Pick<FindingListProps, 'onCurrent' | 'onToggle'> {
+  readonly finding: ListedFinding;
+  readonly style: CSSProperties;
+  readonly isChosen: boolean;
+  readonly isCurrent: boolean;
+  readonly fate: string | null;
+}
+
+function FindingRow({ finding, style, isChosen, isCurrent, fate, onCurrent, onToggle }: FindingRowProps) {
+  const { id } = finding;
+  return (
+    <div
+      id={`finding-${id}`}
+      className={styles.row}
+      style={style}
+      role="option"
+      aria-selected={isChosen}
+      data-current={isCurrent}
+      onClick={() => onCurrent(id)}
+    >
+      <ChoiceBox state={isChosen ? 'all' : 'none'} onToggle={() => onToggle([id])} />
+      <FindingWords finding={finding} fate={fate} />
     </div>
   );
 }

@@ -22,16 +22,6 @@ export function ItemPair({
     return going.has(item.ref) ? 'goes' : 'open';
   };
   const pair = difference ? items : items.slice(0, 1);
-  const rows: readonly [string, (i: ItemDetail) => string | null][] = [
-    ['Stands in', (i) => i.path.join(' › ') || 'the top level'],
-    ['Students', (i) => i.students],
-    ['Changed', (i) => i.changed?.slice(0, 10) ?? 'not known'],
-    ['Student work', (i) => workWords(i.studentWork)],
-    ['Points', (i) => (i.points === null ? null : String(i.points))],
-    ['Due', (i) => i.due?.replace('T', ' ') ?? null],
-    ['Address', (i) => i.target],
-    ['Import', (i) => i.batch],
-  ];
   return (
     <>
       <div className={styles.pair}>
@@ -46,44 +36,69 @@ export function ItemPair({
                 {fate(item) !== 'open' && <span className="soft">{fate(item)}</span>}
               </header>
               <div className={styles.body} tabIndex={0} role="region" aria-label={`Text of ${item.title}`}>
-                {difference && difference.some((p) => p.side !== 'both')
-                  ? difference
-                      .filter((p) => p.side === 'both' || p.side === (k === 0 ? 'first' : 'second'))
-                      .map((p, n) =>
-                        p.side === 'both' ? <span key={n}>{p.text}</span> : <mark key={n}>{p.text}</mark>,
-                      )
-                  : item.text}
+                {difference?.some(({ side }) => side !== 'both') ? (
+                  <MarkedText parts={difference} side={k === 0 ? 'first' : 'second'} />
+                ) : (
+                  item.text
+                )}
               </div>
             </article>
           ))}
       </div>
-      <table className={styles.facts}>
-        {pair.length > 1 && (
-          <thead>
-            <tr>
-              <th scope="col" aria-label="Fact" />
-              {pair.map((i) => (
-                <th key={i.ref} scope="col" style={{ color: 'var(--ink)', fontWeight: 600 }}>
-                  {i.title}
-                </th>
+      <ItemFacts items={pair} />
+    </>
+  );
+}
+
+/** One side of two texts, with what the other does not say marked. */
+function MarkedText({ parts, side }: { parts: readonly DiffPart[]; side: 'first' | 'second' }) {
+  return parts
+    .filter((part) => part.side === 'both' || part.side === side)
+    .map(({ side: standsOn, text }, n) =>
+      standsOn === 'both' ? <span key={n}>{text}</span> : <mark key={n}>{text}</mark>,
+    );
+}
+
+/** What is told of items beside one another, where at least one of them has it. */
+const facts: readonly [string, (item: ItemDetail) => string | null][] = [
+  ['Stands in', (i) => i.path.join(' › ') || 'the top level'],
+  ['Students', (i) => i.students],
+  ['Changed', (i) => i.changed?.slice(0, 10) ?? 'not known'],
+  ['Student work', (i) => workWords(i.studentWork)],
+  ['Points', (i) => (i.points === null ? null : String(i.points))],
+  ['Due', (i) => i.due?.replace('T', ' ') ?? null],
+  ['Address', (i) => i.target],
+  ['Import', (i) => i.batch],
+];
+
+function ItemFacts({ items }: { items: readonly ItemDetail[] }) {
+  return (
+    <table className={styles.facts}>
+      {items.length > 1 && (
+        <thead>
+          <tr>
+            <th scope="col" aria-label="Fact" />
+            {items.map((i) => (
+              <th key={i.ref} scope="col" style={{ color: 'var(--ink)', fontWeight: 600 }}>
+                {i.title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+      )}
+      <tbody>
+        {facts
+          .filter(([, value]) => items.some((i) => value(i) !== null))
+          .map(([label, value]) => (
+            <tr key={label}>
+              <th scope="row">{label}</th>
+              {items.map((i) => (
+                <td key={i.ref}>{value(i) ?? '–'}</td>
               ))}
             </tr>
-          </thead>
-        )}
-        <tbody>
-          {rows
-            .filter(([, value]) => pair.some((i) => value(i) !== null))
-            .map(([label, value]) => (
-              <tr key={label}>
-                <th scope="row">{label}</th>
-                {pair.map((i) => (
-                  <td key={i.ref}>{value(i) ?? '–'}</td>
-                ))}
-              </tr>
-            ))}
-        </tbody>
-      </table>
-    </>
+          ))}
+      </tbody>
+    </table>
   );
 }
 

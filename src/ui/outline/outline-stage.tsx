@@ -2,10 +2,12 @@
 import { useDeferredValue, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { moveBeside, type Side } from '@/core/outline/move-gestures';
 import { countOutOfOrder } from '@/core/outline/order-gestures';
+import type { Shell } from '@/core/shell/model';
 import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
 import type { OutlineView } from '@/services/decide/outline-view';
 import { DecideViews } from '../decide/decide-views';
+import { toggled } from '../marks/toggled';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
 import { useChoice } from '../parts/use-choice';
@@ -38,12 +40,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
   const panelShell = useDeferredValue(shell);
   const panelChoice = useDeferredValue(choice.chosen);
   const open = (row: OutlineRow, isOpen: boolean) =>
-    setClosed((now) => {
-      const next = new Set(now);
-      if (isOpen) next.delete(row.item.ref);
-      else next.add(row.item.ref);
-      return next;
-    });
+    setClosed((now) => (now.has(row.item.ref) === isOpen ? toggled(now, [row.item.ref]) : now));
   const onKey = (event: KeyboardEvent) => {
     const run = outlineAction(event, { outline, rows, choice, about, open, rename: () => setTool('rename') });
     if (!run) return;
@@ -58,15 +55,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
     <div className={styles.page}>
       <OutlineStrip rows={allRows} findings={findings} tree={tree} />
       <div className={styles.main}>
-        <div className={styles.top}>
-          <div>
-            <h1>{headlineOf(shell.items.length, countOutOfOrder(shell))}</h1>
-            <p className="soft" style={{ margin: '4px 0 0' }}>
-              As the plan so far would leave it. Every change here is a step of the plan.
-            </p>
-          </div>
-          <DecideViews shellId={view.id} />
-        </div>
+        <OutlineHead shellId={view.id} shell={shell} />
         <HeldBack held={outline.held} onClose={outline.forgetHeld} />
         <OutlineTree
           ref={tree}
@@ -92,6 +81,20 @@ export function OutlineStage({ view }: { view: OutlineView }) {
         onRun={outline.run}
         onUndo={outline.undo}
       />
+    </div>
+  );
+}
+
+function OutlineHead({ shellId, shell }: { shellId: string; shell: Shell }) {
+  return (
+    <div className={styles.top}>
+      <div>
+        <h1>{headlineOf(shell.items.length, countOutOfOrder(shell))}</h1>
+        <p className="soft" style={{ margin: '4px 0 0' }}>
+          As the plan so far would leave it. Every change here is a step of the plan.
+        </p>
+      </div>
+      <DecideViews shellId={shellId} />
     </div>
   );
 }

@@ -36,9 +36,6 @@ export interface OutlineState {
 
 /** The outline that is edited: each gesture is shown at once, goes into the plan, and can be taken back. */
 export function useOutline(view: OutlineView): OutlineState {
-  const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
-  const patchFrame = useFramePatch();
   const first = useMemo(() => shellOfView(view), [view]);
   const [edited, setEdited] = useState<{
     view: OutlineView;
@@ -49,10 +46,7 @@ export function useOutline(view: OutlineView): OutlineState {
   const findings = edited?.view === view ? edited.findings : view.findings;
   const [done, setDone] = useState<readonly Done[]>([]);
   const [held, setHeld] = useState<AddedStep['held']>([]);
-  // Gestures reach the server one after another, so that each stands on the one before.
-  const sendInLine = useLine();
   const show = (next: Shell) => setEdited({ view, shell: next, findings });
-  const address = `/api/shells/${view.id}`;
 
   const asking = useMemo(() => {
     const ask = async () => {
@@ -63,17 +57,7 @@ export function useOutline(view: OutlineView): OutlineState {
       setEdited({ view, shell: shellOfView(now), findings: now.findings }),
     );
   }, [view]);
-  const keep = async (gesture: Gesture): Promise<readonly AddedStep[]> => {
-    const sent = gesture.map((step) => sendInLine<AddedStep>(`${address}/plan`, { edit: 'add', step }));
-    const added: AddedStep[] = [];
-    for (const result of await Promise.all(sent)) {
-      if (result.ok) added.push(result.value);
-      else enqueueSnackbar(result.trouble, { variant: 'error' });
-    }
-    const last = added.at(-1);
-    if (last) patchFrame({ planSize: last.planSize });
-    return added;
-  };
+  const { keep, takeOut } = useOutlinePlan(view.id);
 
   const run = (words: string, gesture: Gesture) => {
     if (gesture.length === 0) return;
@@ -97,15 +81,6 @@ export function useOutline(view: OutlineView): OutlineState {
     setHeld([]);
     void asking.during(latest.ids.then(takeOut));
   };
-  const takeOut = async (ids: readonly string[]) => {
-    if (ids.length === 0) return;
-    const result = await sendInLine<{ planSize: number }>(`${address}/plan`, { edit: 'remove', ids });
-    if (result.ok) patchFrame({ planSize: result.value.planSize });
-    else {
-      enqueueSnackbar(result.trouble, { variant: 'error' });
-      router.refresh();
-    }
-  };
   return {
     shell,
     findings,
@@ -115,6 +90,38 @@ export function useOutline(view: OutlineView): OutlineState {
     run,
     undo,
   };
+}
+
+/** The plan behind the outline: gestures go into it and out again. */
+function useOutlinePlan(shellId: string) {
+  const router = useRouter();
+  const { enqueueSnackbar } = useSnackbar();
+  const patchFrame = useFramePatch();
+  // Gestures reach the server one after another, so that each stands on the one before.
+  const sendInLine = useLine();
+  const address = `/api/shells/${shellId}/plan`;
+  const keep = async (gesture: Gesture): Promise<readonly AddedStep[]> => {
+    const sent = gesture.map((step) => sendInLine<AddedStep>(address, { edit: 'add', step }));
+    const added: AddedStep[] = [];
+    for (const result of await Promise.all(sent)) {
+      if (result.ok) added.push(result.value);
+      else enqueueSnackbar(result.trouble, { variant: 'error' });
+    }
+    const last = added.at(-1);
+    if (last) patchFrame({ planSize: last.planSize });
+    return added;
+  };
+
+  const takeOut = async (ids: readonly string[]) => {
+    if (ids.length === 0) return;
+    const result = await sendInLine<{ planSize: number }>(address, { edit: 'remove', ids });
+    if (result.ok) patchFrame({ planSize: result.value.planSize });
+    else {
+      enqueueSnackbar(result.trouble, { variant: 'error' });
+      router.refresh();
+    }
+  };
+  return { keep, takeOut };
 }
 
 function previewGesture(shell: Shell, gesture: Gesture): Shell | null {

@@ -21,7 +21,6 @@ export function KeptPlans({ shellId, hasSteps, onChange }: KeptPlansProps) {
   const router = useRouter();
   const [plans, setPlans] = useState<KeptPlansAnswer['plans']>([]);
   const [taken, setTaken] = useState<TakenPlan | null>(null);
-  const [name, setName] = useState('');
   const [trouble, setTrouble] = useState('');
   const address = `/api/shells/${shellId}/plan/kept`;
   useEffect(() => {
@@ -41,10 +40,6 @@ export function KeptPlans({ shellId, hasSteps, onChange }: KeptPlansProps) {
     }
     return true;
   };
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    if (await edit({ edit: 'keep', name })) setName('');
-  };
   return (
     <section aria-labelledby="kept-plans" className={styles.kept}>
       <h3 id="kept-plans">Plans kept by name</h3>
@@ -52,46 +47,69 @@ export function KeptPlans({ shellId, hasSteps, onChange }: KeptPlansProps) {
       {plans.length === 0 && <p className="soft">None yet. A plan that is kept serves other shells, too.</p>}
       <ul>
         {plans.map((plan) => (
-          <li key={plan.name}>
-            <span>
-              <strong>{plan.name}</strong>{' '}
-              <span className="soft">
-                {plural(plan.steps, 'step')}, made for {plan.madeFor}
-              </span>
-            </span>
-            <Button
-              size="small"
-              aria-label={`Use here: ${plan.name}`}
-              onClick={() => void edit({ edit: 'use', name: plan.name })}
-            >
-              Use here
-            </Button>
-            <Button
-              size="small"
-              color="inherit"
-              aria-label={`Drop ${plan.name}`}
-              onClick={() => void edit({ edit: 'drop', name: plan.name })}
-            >
-              Drop
-            </Button>
-          </li>
+          <KeptPlanLine
+            key={plan.name}
+            plan={plan}
+            onUse={() => void edit({ edit: 'use', name: plan.name })}
+            onDrop={() => void edit({ edit: 'drop', name: plan.name })}
+          />
         ))}
       </ul>
-      {hasSteps && (
-        <form onSubmit={(event) => void keep(event)}>
-          <TextField
-            size="small"
-            label="Keep this plan as"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            error={trouble !== ''}
-            helperText={trouble}
-          />
-          <Button type="submit" variant="outlined" disabled={name.trim() === ''}>
-            Keep
-          </Button>
-        </form>
-      )}
+      {hasSteps && <KeepForm trouble={trouble} onKeep={(name) => edit({ edit: 'keep', name })} />}
     </section>
+  );
+}
+
+interface KeptPlanLineProps {
+  readonly plan: KeptPlansAnswer['plans'][number];
+  readonly onUse: () => void;
+  readonly onDrop: () => void;
+}
+
+function KeptPlanLine({ plan: { name, steps, madeFor }, onUse, onDrop }: KeptPlanLineProps) {
+  return (
+    <li>
+      <span>
+        <strong>{name}</strong>{' '}
+        <span className="soft">
+          {plural(steps, 'step')}, made for {madeFor}
+        </span>
+      </span>
+      <Button size="small" aria-label={`Use here: ${name}`} onClick={onUse}>
+        Use here
+      </Button>
+      <Button size="small" color="inherit" aria-label={`Drop ${name}`} onClick={onDrop}>
+        Drop
+      </Button>
+    </li>
+  );
+}
+
+interface KeepFormProps {
+  readonly trouble: string;
+  /** Says whether the plan was kept. */
+  readonly onKeep: (name: string) => Promise<boolean>;
+}
+
+function KeepForm({ trouble, onKeep }: KeepFormProps) {
+  const [name, setName] = useState('');
+  const keep = async (event: FormEvent) => {
+    event.preventDefault();
+    if (await onKeep(name)) setName('');
+  };
+  return (
+    <form onSubmit={(event) => void keep(event)}>
+      <TextField
+        size="small"
+        label="Keep this plan as"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        error={trouble !== ''}
+        helperText={trouble}
+      />
+      <Button type="submit" variant="outlined" disabled={name.trim() === ''}>
+        Keep
+      </Button>
+    </form>
   );
 }

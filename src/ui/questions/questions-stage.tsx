@@ -14,7 +14,6 @@ import styles from './questions.module.css';
 /** What waits for the owner: out as a sheet, back as answers, shown before they are taken. */
 export function QuestionsStage({ view }: { view: QuestionsView }) {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
   const [read, setRead] = useState<AnswersRead | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -53,22 +52,7 @@ export function QuestionsStage({ view }: { view: QuestionsView }) {
             </Button>
           </>
         )}
-        <Button variant="outlined" onClick={() => input.current?.click()}>
-          Read answers …
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".html,.htm,.csv,text/html,text/csv"
-          hidden
-          data-testid="answers-file"
-          aria-label="A sheet with answers"
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) void look(file);
-            event.target.value = '';
-          }}
-        />
+        <AnswersFile onFile={(file) => void look(file)} />
       </div>
       {trouble !== null && <Alert severity="warning">{trouble}</Alert>}
       {read && <AnswersTable read={read} onTake={() => void ask(text, true)} />}
@@ -80,23 +64,55 @@ export function QuestionsStage({ view }: { view: QuestionsView }) {
       ) : (
         <ol className={styles.questions}>
           {questions.map((question) => (
-            <li key={question.id}>
-              <strong>{question.asks}</strong>
-              <span className="soft">
-                {question.proposal === null
-                  ? 'Nothing is proposed.'
-                  : `Yes would mean: ${question.proposal}.`}
-              </span>
-              <ul>
-                {question.things.slice(0, 5).map((thing, k) => (
-                  <li key={k}>{thing}</li>
-                ))}
-                {question.things.length > 5 && <li>and {question.things.length - 5} more</li>}
-              </ul>
-            </li>
+            <QuestionLine key={question.id} question={question} />
           ))}
         </ol>
       )}
     </div>
+  );
+}
+
+function AnswersFile({ onFile }: { onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button variant="outlined" onClick={() => input.current?.click()}>
+        Read answers …
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".html,.htm,.csv,text/html,text/csv"
+        hidden
+        data-testid="answers-file"
+        aria-label="A sheet with answers"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) onFile(file);
+          event.target.value = '';
+        }}
+      />
+    </>
+  );
+}
+
+/** So many things of one question are named. */
+const mostThings = 5;
+
+function QuestionLine({ question }: { question: QuestionsView['questions'][number] }) {
+  const { asks, proposal, things } = question;
+  return (
+    <li>
+      <strong>{asks}</strong>
+      <span className="soft">
+        {proposal === null ? 'Nothing is proposed.' : `Yes would mean: ${proposal}.`}
+      </span>
+      <ul>
+        {things.slice(0, mostThings).map((thing, k) => (
+          <li key={k}>{thing}</li>
+        ))}
+        {things.length > mostThings && <li>and {things.length - mostThings} more</li>}
+      </ul>
+    </li>
   );
 }

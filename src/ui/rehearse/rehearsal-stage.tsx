@@ -3,7 +3,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { RehearseStageView } from '@/services/rehearse/rehearse-view';
 import { SmallCloth } from '../frame/cloth';
@@ -15,34 +15,8 @@ import styles from './rehearse.module.css';
 
 /** The plan tried on a copy: before and after, what would break, what can come back. Opening the stage rehearses. */
 export function RehearsalStage({ view }: { view: RehearseStageView }) {
-  const router = useRouter();
-  const rehearsal = useJob(() => router.refresh(), { shellId: view.id, kind: 'rehearse' });
-  const run = useJob(
-    () => {
-      router.push(`/shells/${view.id}/carry-out`);
-      router.refresh();
-    },
-    { shellId: view.id, kind: 'carry-out' },
-  );
-  // On a host a run goes on for a while: it is followed on its own page.
-  const startRun = async () => {
-    const url = `/api/shells/${view.id}/run`;
-    if (!view.onHost) return run.start(url);
-    const ordered = await send(url);
-    setTrouble(ordered.ok ? null : ordered.trouble);
-    if (!ordered.ok) return;
-    router.push(`/shells/${view.id}/carry-out`);
-    router.refresh();
-  };
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const started = useRef<string | null>(null);
-  const due = view.planSize > 0 && view.combed && !view.sealed;
-  const { start } = rehearsal;
-  useEffect(() => {
-    if (!due || started.current === view.planKey) return;
-    started.current = view.planKey;
-    void start(`/api/shells/${view.id}/rehearse`);
-  }, [due, start, view.id, view.planKey]);
+  const { rehearsal, rehearse } = useRehearsal(view);
+  const { run, trouble, startRun } = useRun(view);
 
   if (view.planSize === 0) return <EmptyPlan shellId={view.id} />;
   if (!view.sealed)
@@ -52,7 +26,7 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
         <JobProgress job={rehearsal} label="Rehearsing" />
         {rehearsal.trouble && (
           <div>
-            <Button variant="outlined" onClick={() => void start(`/api/shells/${view.id}/rehearse`)}>
+            <Button variant="outlined" onClick={rehearse}>
               Rehearse again
             </Button>
           </div>
@@ -89,6 +63,42 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
       </div>
     </div>
   );
+}
+
+/** Rehearses a plan as soon as it is looked at and was not rehearsed as it is. */
+function useRehearsal(view: RehearseStageView) {
+  const router = useRouter();
+  const rehearsal = useJob(() => router.refresh(), { shellId: view.id, kind: 'rehearse' });
+  const started = useRef<string | null>(null);
+  const due = view.planSize > 0 && view.combed && !view.sealed;
+  const { start } = rehearsal;
+  const rehearse = useCallback(() => void start(`/api/shells/${view.id}/rehearse`), [start, view.id]);
+  useEffect(() => {
+    if (!due || started.current === view.planKey) return;
+    started.current = view.planKey;
+    rehearse();
+  }, [due, rehearse, view.planKey]);
+  return { rehearsal, rehearse };
+}
+
+/** Starts the run of what was rehearsed, and goes on to its page. */
+function useRun(view: RehearseStageView) {
+  const router = useRouter();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const goOn = () => {
+    router.push(`/shells/${view.id}/carry-out`);
+    router.refresh();
+  };
+  const run = useJob(goOn, { shellId: view.id, kind: 'carry-out' });
+  // On a host a run goes on for a while: it is followed on its own page.
+  const startRun = async () => {
+    const url = `/api/shells/${view.id}/run`;
+    if (!view.onHost) return run.start(url);
+    const ordered = await send(url);
+    setTrouble(ordered.ok ? null : ordered.trouble);
+    if (ordered.ok) goOn();
+  };
+  return { run, trouble, startRun };
 }
 
 function EmptyPlan({ shellId }: { shellId: string }) {

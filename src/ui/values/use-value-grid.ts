@@ -101,22 +101,35 @@ export function useValueGrid(
       event.preventDefault();
       run();
     },
+    ...clipboard(typing !== null, range, textAt, (text) =>
+      values.put(rows, pastedCells(text, range, rows.length, valueColumns.length)),
+    ),
+  };
+}
+
+/** Copying and pasting of cells; while a cell is typed into they are about what is typed. */
+function clipboard(
+  isTyping: boolean,
+  range: CellRange,
+  textAt: (cell: Cell) => string,
+  onText: (text: string) => void,
+): Pick<ValueGridState, 'onCopy' | 'onPaste'> {
+  return {
     onCopy: (event) => {
-      if (typing !== null) return;
+      if (isTyping) return;
       event.preventDefault();
       event.clipboardData.setData('text/plain', copied(range, textAt));
     },
     onPaste: (event) => {
-      if (typing !== null) return;
+      if (isTyping) return;
       event.preventDefault();
-      const text = event.clipboardData.getData('text/plain');
-      values.put(rows, pastedCells(text, range, rows.length, valueColumns.length));
+      onText(event.clipboardData.getData('text/plain'));
     },
   };
 }
 
 /** The chosen cells as spreadsheets take them: columns apart by tabs, rows by line breaks. */
-function copied(range: ReturnType<typeof rangeBetween>, textAt: (cell: Cell) => string): string {
+function copied(range: CellRange, textAt: (cell: Cell) => string): string {
   const lines: string[] = [];
   for (let row = range.top; row <= range.bottom; row += 1) {
     const cells: string[] = [];

@@ -13,8 +13,8 @@ import { KeyHints } from '../parts/key-hints';
 import { useLocale } from '../parts/use-locale';
 import { usePlanEdit } from '../parts/use-plan-edit';
 import { cellCount } from './cell-range';
-import { useValueGrid } from './use-value-grid';
-import { useValues } from './use-values';
+import { useValueGrid, type ValueGridState } from './use-value-grid';
+import { useValues, type ValuesState } from './use-values';
 import { ValueGrid } from './value-grid';
 import { readerForm } from './value-words';
 import { drawnFrom } from '../stage/drawn-stage';
@@ -41,7 +41,6 @@ export function ValuesStage({ view }: { view: ValuesView }) {
   const [only, setOnly] = useState<RowSort>('all');
   const rows = useMemo(() => rowsWith(view.rows.filter(rowSorts[only].isIn), find), [view.rows, find, only]);
   const cells = useValueGrid(rows, values, form.order);
-  const isOneRow = cells.range.top === cells.range.bottom;
   const takeAll = async () => {
     const ids = await plan.add('change', values.steps);
     if (ids.length > 0) values.forget();
@@ -71,40 +70,9 @@ export function ValuesStage({ view }: { view: ValuesView }) {
             <span className="number soft">{view.rows.filter(rowSorts[name].isIn).length}</span>
           </FilterChip>
         ))}
-        <span className="soft number" role="status">
-          {sayState(values.refused.length, cellCount(cells.range))}
-        </span>
-        <span style={{ flex: 1 }} />
-        <Button size="small" color="inherit" disabled={!values.canUndo} onClick={values.undo}>
-          Take back
-        </Button>
-        <Button size="small" variant="outlined" disabled={isOneRow} onClick={cells.fillDown}>
-          Fill down
-        </Button>
-        <Button
-          size="small"
-          variant="outlined"
-          disabled={isOneRow || cells.range.right >= dateColumns.length}
-          onClick={cells.spreadWeeks}
-        >
-          Fill a week apart
-        </Button>
-        <Button
-          variant="contained"
-          disabled={values.steps.length === 0 || values.refused.length > 0 || plan.isBusy}
-          onClick={() => void takeAll()}
-        >
-          Put {plural(values.changed, 'change')} into the plan
-        </Button>
+        <GridButtons values={values} cells={cells} isBusy={plan.isBusy} onTake={() => void takeAll()} />
       </div>
-      {values.refused.length > 0 && (
-        <ul className={styles.refused} role="alert">
-          {values.refused.slice(0, 5).map(({ key, sentence }) => (
-            <li key={key}>{sentence}</li>
-          ))}
-          {values.refused.length > 5 && <li>and {values.refused.length - 5} more</li>}
-        </ul>
-      )}
+      <Refused refused={values.refused} />
       <HeldBack held={plan.held} onClose={plan.forgetHeld} />
       {rows.length === 0 ? (
         <p>No item has all these words.</p>
@@ -113,6 +81,63 @@ export function ValuesStage({ view }: { view: ValuesView }) {
       )}
       <KeyHints keys={gridKeys} />
     </div>
+  );
+}
+
+interface GridButtonsProps {
+  readonly values: ValuesState;
+  readonly cells: ValueGridState;
+  readonly isBusy: boolean;
+  readonly onTake: () => void;
+}
+
+/** What can be done with the chosen cells, and with all that was typed. */
+function GridButtons({ values, cells, isBusy, onTake }: GridButtonsProps) {
+  const { range } = cells;
+  const isOneRow = range.top === range.bottom;
+  return (
+    <>
+      <span className="soft number" role="status">
+        {sayState(values.refused.length, cellCount(range))}
+      </span>
+      <span style={{ flex: 1 }} />
+      <Button size="small" color="inherit" disabled={!values.canUndo} onClick={values.undo}>
+        Take back
+      </Button>
+      <Button size="small" variant="outlined" disabled={isOneRow} onClick={cells.fillDown}>
+        Fill down
+      </Button>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={isOneRow || range.right >= dateColumns.length}
+        onClick={cells.spreadWeeks}
+      >
+        Fill a week apart
+      </Button>
+      <Button
+        variant="contained"
+        disabled={values.steps.length === 0 || values.refused.length > 0 || isBusy}
+        onClick={onTake}
+      >
+        Put {plural(values.changed, 'change')} into the plan
+      </Button>
+    </>
+  );
+}
+
+/** So many cells that can’t be taken are told of one by one. */
+const mostRefused = 5;
+
+function Refused({ refused }: Pick<ValuesState, 'refused'>) {
+  if (refused.length === 0) return null;
+  return (
+    <ul className={styles.refused} role="alert">
+      {refused.slice(0, mostRefused).map(({ key, sentence }) => (
+        <li key={key}>{sentence}</li>
+      ))}
+      {refused.length > mostRefused && <li>and {refused.length - mostRefused} more</li>}
+    </ul>
   );
 }
 

@@ -64,7 +64,7 @@ export const meetingLink = defineCheck({
         ? 'past'
         : null;
     };
-    const groups = new Map<string, { why: Why; events: CourseEvent[]; links: Set<string> }>();
+    const groups = new Map<string, LinkGroup>();
     for (const { event, links } of joining) {
       const reason = why(event, links);
       if (!reason) continue;
@@ -76,7 +76,6 @@ export const meetingLink = defineCheck({
       for (const link of links) group.links.add(link);
     }
     for (const { why: reason, events, links } of groups.values()) {
-      const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
       const refs = events.map((e) => e.ref);
       yield {
         message: {
@@ -84,40 +83,55 @@ export const meetingLink = defineCheck({
           params: { events: plural(events.length, 'event'), title: elementAt(events, 0).title },
         },
         subjects: refs.map((ref) => ({ type: 'event', ref })),
-        evidence: [
-          ...[...links].slice(0, 4).map((link) => ({ label: 'Joining link', value: link, where: refs[0] })),
-          {
-            label: 'Dates',
-            value: sayDates(dates),
-          },
-          ...madeEvidence(events, carried),
-          ...([...links].some((l) => oldLinks.has(l)) && reason !== 'outside'
-            ? [{ label: 'The same link', value: 'stands in events of the previous term' }]
-            : []),
-        ],
+        evidence: evidenceOf({ why: reason, events, links }, carried, oldLinks),
         remedy: {
           action: 'delete',
           targets: refs,
           params: {},
           kind: reason === 'outside' ? 'safe' : 'judgement',
         },
-        covers: [
-          {
-            refs: refs,
-            checks: [
-              'calendar.carried-over',
-              'calendar.outside-term',
-              'calendar.past',
-              'calendar.no-class-day',
-              'calendar.overruns-term',
-            ],
-          },
-        ],
+        covers: [{ refs, checks: coveredChecks }],
         batch: reason === 'outside' ? 'outside' : '',
       };
     }
   },
 });
+
+/** Events of one title or one link, and why they are told of. */
+interface LinkGroup {
+  readonly why: Why;
+  readonly events: CourseEvent[];
+  readonly links: Set<string>;
+}
+
+/** What these checks would say of the same events is said here. */
+const coveredChecks = [
+  'calendar.carried-over',
+  'calendar.outside-term',
+  'calendar.past',
+  'calendar.no-class-day',
+  'calendar.overruns-term',
+] as const;
+
+/** So many links of one group are named. */
+const mostLinks = 4;
+
+function evidenceOf(
+  { why, events, links }: LinkGroup,
+  carried: Parameters<typeof madeEvidence>[1],
+  oldLinks: ReadonlySet<string>,
+) {
+  const dates = events.flatMap((event) => event.occurrences.map(dateOf)).sort();
+  const isShared = why !== 'outside' && [...links].some((link) => oldLinks.has(link));
+  return [
+    ...[...links]
+      .slice(0, mostLinks)
+      .map((link) => ({ label: 'Joining link', value: link, where: elementAt(events, 0).ref })),
+    { label: 'Dates', value: sayDates(dates) },
+    ...madeEvidence(events, carried),
+    ...(isShared ? [{ label: 'The same link', value: 'stands in events of the previous term' }] : []),
+  ];
+}
 
 function madeEvidence(
   events: readonly CourseEvent[],

@@ -5,6 +5,7 @@ import type { Item } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '../check';
 import { labelOfItem } from './misfiled';
+import type { Series } from './series';
 
 export const tailBlock = defineCheck({
   id: 'structure.tail-block',
@@ -37,7 +38,7 @@ export const tailBlock = defineCheck({
     for (const series of facts.series) {
       if (series.members.length < 3 || !series.members.every((m) => m.item.kind === 'module')) continue;
       const first = new Map<string, Item>();
-      const again: { item: Item; into: Item }[] = [];
+      const again: Misplaced[] = [];
       for (const m of series.members) {
         const key = m.label.numbers.join('.');
         const into = first.get(key);
@@ -47,27 +48,7 @@ export const tailBlock = defineCheck({
       const siblings = facts.outline.children(series.parent);
       const end = largest([...first.values()].map((item) => siblings.indexOf(item)));
       const tail = again.filter(({ item }) => siblings.indexOf(item) > end);
-      if (tail.length) {
-        yield {
-          message: {
-            id: 'modules',
-            params: { count: plural(tail.length, 'module'), titles: names(tail.map((t) => t.item)) },
-          },
-          subjects: tail.map((t) => ({ type: 'item', ref: t.item.ref })),
-          evidence: tail.map((t) => ({
-            label: 'Belongs to',
-            value: `${t.item.title} → ${t.into.title}`,
-            where: t.item.ref,
-          })),
-          remedy: {
-            action: 'merge',
-            targets: tail.map((t) => t.item.ref),
-            params: { with: Object.fromEntries(tail.map((t) => [t.item.ref, t.into.ref])) },
-            kind: 'judgement',
-          },
-          batch: `${series.parent ?? ''} modules`,
-        };
-      }
+      if (tail.length > 0) yield modulesAgain(tail, series);
       const usual = mostCommon([...first.values()].map((m) => m.batch));
       const loose = siblings.slice(end + 1).filter((i) => i.kind !== 'module' && i.kind !== 'heading');
       const numbered = loose.flatMap((item) => {
@@ -75,50 +56,78 @@ export const tailBlock = defineCheck({
         const into = label && label.label === series.label ? first.get(label.numbers.join('.')) : undefined;
         return into ? [{ item, into }] : [];
       });
-      if (numbered.length) {
-        yield {
-          message: {
-            id: 'loose',
-            params: { count: plural(numbered.length, 'item'), titles: names(numbered.map((n) => n.item)) },
-          },
-          subjects: numbered.map((n) => ({ type: 'item', ref: n.item.ref })),
-          evidence: numbered.map((n) => ({
-            label: 'Belongs to',
-            value: `${n.item.title} → ${n.into.title}`,
-            where: n.item.ref,
-          })),
-          remedy: {
-            action: 'move',
-            targets: numbered.map((n) => n.item.ref),
-            params: { places: Object.fromEntries(numbered.map((n) => [n.item.ref, n.into.ref])) },
-            kind: 'judgement',
-          },
-          batch: `${series.parent ?? ''} loose`,
-        };
-      }
+      if (numbered.length > 0) yield looseItems(numbered, series);
       const told = new Set(numbered.map((n) => n.item));
-      for (const block of blocksOf(
-        loose.filter((i) => !told.has(i)),
-        usual,
-        options.together,
-      ))
-        yield {
-          message: { id: 'batch', params: { count: plural(block.length, 'item'), titles: names(block) } },
-          subjects: block.map((i) => ({ type: 'item', ref: i.ref })),
-          evidence: [
-            {
-              label: 'Came with the import',
-              value: elementAt(block, 0).batch ?? '',
-              where: elementAt(block, 0).ref,
-            },
-            { label: 'The series came with', value: usual ?? 'no import that is known' },
-          ],
-          remedy: null,
-          batch: `${series.parent ?? ''} ${elementAt(block, 0).batch}`,
-        };
+      const rest = loose.filter((item) => !told.has(item));
+      for (const block of blocksOf(rest, usual, options.together)) yield oneImport(block, usual, series);
     }
   },
 });
+
+/** Something behind the end of a series, and the module of the series that it belongs into. */
+interface Misplaced {
+  readonly item: Item;
+  readonly into: Item;
+}
+
+const subjectsOf = (items: readonly Item[]) => items.map(({ ref }) => ({ type: 'item', ref }) as const);
+
+const belongsTo = (misplaced: readonly Misplaced[]) =>
+  misplaced.map(({ item, into }) => ({
+    label: 'Belongs to',
+    value: `${item.title} → ${into.title}`,
+    where: item.ref,
+  }));
+
+/** The module that each goes into, by ref. */
+const places = (misplaced: readonly Misplaced[]) =>
+  Object.fromEntries(misplaced.map(({ item, into }) => [item.ref, into.ref]));
+
+function modulesAgain(tail: readonly Misplaced[], { parent }: Series) {
+  const items = tail.map(({ item }) => item);
+  return {
+    message: { id: 'modules', params: { count: plural(items.length, 'module'), titles: names(items) } },
+    subjects: subjectsOf(items),
+    evidence: belongsTo(tail),
+    remedy: {
+      action: 'merge',
+      targets: items.map(({ ref }) => ref),
+      params: { with: places(tail) },
+      kind: 'judgement',
+    },
+    batch: `${parent ?? ''} modules`,
+  } as const;
+}
+
+function looseItems(numbered: readonly Misplaced[], { parent }: Series) {
+  const items = numbered.map(({ item }) => item);
+  return {
+    message: { id: 'loose', params: { count: plural(items.length, 'item'), titles: names(items) } },
+    subjects: subjectsOf(items),
+    evidence: belongsTo(numbered),
+    remedy: {
+      action: 'move',
+      targets: items.map(({ ref }) => ref),
+      params: { places: places(numbered) },
+      kind: 'judgement',
+    },
+    batch: `${parent ?? ''} loose`,
+  } as const;
+}
+
+function oneImport(block: readonly Item[], usual: string | null, { parent }: Series) {
+  const { batch, ref } = elementAt(block, 0);
+  return {
+    message: { id: 'batch', params: { count: plural(block.length, 'item'), titles: names(block) } },
+    subjects: subjectsOf(block),
+    evidence: [
+      { label: 'Came with the import', value: batch ?? '', where: ref },
+      { label: 'The series came with', value: usual ?? 'no import that is known' },
+    ],
+    remedy: null,
+    batch: `${parent ?? ''} ${batch}`,
+  } as const;
+}
 
 /** Neighbours of one import that is not the series' own. */
 function blocksOf(items: readonly Item[], usual: string | null, least: number): Item[][] {
