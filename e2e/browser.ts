@@ -201,7 +201,7 @@ export async function setField(page: Page, name: string, value: string): Promise
 /** Types a day, 2027-01-11, into the field inside an element. */
 export async function typeDay(page: Page, around: string, day: string): Promise<void> {
   const [year = '', month = '', date = ''] = day.split('-');
-  await page.waitForFunction(() => document.documentElement.dataset['live'] !== undefined, { polling });
+  await page.waitForFunction(() => document.documentElement?.dataset['live'] !== undefined, { polling });
   await page.focus(`${around} [role=spinbutton]`);
   await page.keyboard.type(`${month}${date}${year}`, { delay: 40 });
 }
@@ -231,9 +231,10 @@ export async function visit(page: Page, address: string): Promise<HTTPResponse |
 /** Clicks the first element of a kind whose text begins with these words, once it stands still. */
 export async function clickText(page: Page, selector: string, words: string): Promise<void> {
   const search = page.waitForFunction(
-    // A page that has come in answers only when its scripts have taken it over.
+    // A page that has come in answers only when its scripts have taken it over. One that is only coming in has no root
+    // yet: a predicate that throws there would end the waiting for good.
     (s, w) =>
-      (document.documentElement.dataset['live'] === undefined
+      (document.documentElement?.dataset['live'] === undefined
         ? null
         : [...document.querySelectorAll<HTMLElement>(s)].find(
             (e) =>
@@ -281,7 +282,7 @@ export async function waitForText(page: Page, words: string, timeout = 40_000): 
 async function whatThePageSays(page: Page): Promise<string> {
   const text = await page.evaluate(() => (document.body?.innerText ?? '').replace(/\s+/g, ' '));
   const state = await page.evaluate(() => {
-    const isLive = document.documentElement.dataset['live'] !== undefined;
+    const isLive = document.documentElement?.dataset['live'] !== undefined;
     const entries = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
     const failed = entries.filter((entry) => entry.responseStatus === 0 || entry.responseStatus >= 400);
     return `${document.readyState}, ${document.visibilityState}, ${isLive ? 'live' : 'not live'}, ${entries.length} asked for, without answer: ${failed.map((entry) => entry.name).join(' ')}`;

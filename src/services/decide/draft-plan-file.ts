@@ -2,8 +2,6 @@ import { stepsForShell } from '@/core/plan/plan-names';
 import { planSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../context';
-import { rulesFor } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { DraftPlan, type Drafted } from './draft-plan';
 
@@ -29,14 +27,13 @@ export function draftPlanFile(
       `That is no plan of Currycomb: ${issue?.path.join('.') || 'the file'}: ${issue?.message ?? 'not understood'}.`,
     );
   }
-  const rules = rulesFrom(rulesFor(folder, shell.row).written);
-  if (!rules.ok) return rules;
-  const plan = new DraftPlan(folder, shell, rules.value);
-  const { steps, missing } = stepsForShell(plan.shell(), parsed.data.steps, parsed.data.names ?? {});
+  const plan = DraftPlan.of(folder, shell);
+  if (!plan.ok) return plan;
+  const { steps, missing } = stepsForShell(plan.value.shell(), parsed.data.steps, parsed.data.names ?? {});
   const unread: string[] = [];
   for (const step of steps) {
-    const tried = plan.add({ ...step, from: 'hand' });
+    const tried = plan.value.add({ ...step, from: 'hand' });
     if (!tried.ok) unread.push(tried.trouble.message);
   }
-  return good({ told: { missing, unread }, draft: plan.draft() });
+  return good({ told: { missing, unread }, draft: plan.value.draft() });
 }

@@ -1,9 +1,11 @@
-import type { RunRules } from '@/core/plan/run-plan';
+import type { HouseRules } from '@/core/checks/house-rules';
 import { partOfStep, type Step } from '@/core/plan/step';
 import { makeStep, type WrittenStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';
 import { good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../context';
+import { rulesFor } from '../house-rules/house-rules';
+import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { planKeyOf, planOf, type PlanRow } from './plan';
 import { rememberWithStep, shellAfter } from './planned-shell';
@@ -44,10 +46,16 @@ export class DraftPlan {
   private steps: readonly Step[];
   private written: readonly string[];
 
-  constructor(
+  /** Begins with the plan as it is; trouble where the house rules can’t be read. */
+  static of(folder: OpenFolder, current: CurrentShell): Result<DraftPlan> {
+    const rules = rulesFrom(rulesFor(folder, current.row).written);
+    return rules.ok ? good(new DraftPlan(folder, current, rules.value)) : rules;
+  }
+
+  private constructor(
     private readonly folder: OpenFolder,
     private readonly current: CurrentShell,
-    private readonly rules: RunRules,
+    readonly rules: HouseRules,
   ) {
     this.rows = planOf(folder.db, current.row.id);
     this.steps = this.rows.map(({ step }) => step);

@@ -1,8 +1,6 @@
 import { makeStep, type WrittenStep } from '@/core/plan/written-step';
 import { good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../context';
-import { rulesFor } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { DraftPlan, type Drafted } from './draft-plan';
@@ -18,11 +16,10 @@ export function draftNewStep(
   shell: CurrentShell,
   asked: WrittenStep,
 ): Result<Drafted<null>> {
-  const rules = rulesFrom(rulesFor(folder, shell.row).written);
-  if (!rules.ok) return rules;
-  const plan = new DraftPlan(folder, shell, rules.value);
-  const tried = plan.add(asked);
-  return tried.ok ? good({ told: null, draft: plan.draft() }) : tried;
+  const plan = DraftPlan.of(folder, shell);
+  if (!plan.ok) return plan;
+  const tried = plan.value.add(asked);
+  return tried.ok ? good({ told: null, draft: plan.value.draft() }) : tried;
 }
 
 /** Another step in the place of one; it is made for the shell as it stands, so that it knows what it replaces. */

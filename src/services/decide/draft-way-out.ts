@@ -3,8 +3,6 @@ import { refsOf } from '@/core/plan/refs-of-shell';
 import { writtenStepSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../context';
-import { rulesFor } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
 import { DraftPlan, type Drafted } from './draft-plan';
@@ -29,13 +27,12 @@ export function draftWayOut(
   const losesWork = form.steps.some(({ params }) => 'withStudentWork' in params);
   if (losesWork && form.typed?.trim() !== title.trim())
     return bad('not-typed', `Type “${title}” just as it is written to let its student work go for good.`);
-  const rules = rulesFrom(rulesFor(folder, shell.row).written);
-  if (!rules.ok) return rules;
-  const plan = new DraftPlan(folder, shell, rules.value);
-  plan.leaveAlone(form.action, form.ref);
+  const plan = DraftPlan.of(folder, shell);
+  if (!plan.ok) return plan;
+  plan.value.leaveAlone(form.action, form.ref);
   for (const step of form.steps) {
-    const tried = plan.add(step);
+    const tried = plan.value.add(step);
     if (!tried.ok) return tried;
   }
-  return good({ told: null, draft: plan.draft() });
+  return good({ told: null, draft: plan.value.draft() });
 }

@@ -11,8 +11,6 @@ import type { LocalDate } from '@/core/time/local-date';
 import { redateJson, type RedateJson } from '@/formats/report/redate-report';
 import type { OpenFolder } from '../context';
 import { DraftPlan, type Drafted } from '../decide/draft-plan';
-import { rulesFor } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import type { RedateWish } from './redate-ask';
 import { oldNoClassOf } from './redate-package';
@@ -30,18 +28,18 @@ export function draftRedating(
   current: CurrentShell,
   wish: RedateWish,
 ): Result<Drafted<LookedAtRedating>> {
-  const rules = rulesFrom(rulesFor(folder, current.row).written);
-  if (!rules.ok) return rules;
-  const plan = new DraftPlan(folder, current, rules.value);
+  const begun = DraftPlan.of(folder, current);
+  if (!begun.ok) return begun;
+  const plan = begun.value;
   const planned = plan.shell();
   const shell = withOldTerm(planned, wish);
-  const noClass = oldNoClass(shell, wish, rules.value.terms);
+  const noClass = oldNoClass(shell, wish, plan.rules.terms);
   if (!noClass.ok) return noClass;
   const redating = redate(shell, askOf(wish), noClass.value);
   if (!redating.ok) return redating;
   const steps = redatingSteps(shell, redating.value, false);
   if (!steps.ok) return steps;
-  const { after } = runPlan(planned, steps.value, rules.value);
+  const { after } = runPlan(planned, steps.value, plan.rules);
   const { start, end } = redating.value.from;
   const told: LookedAtRedating = {
     redating: redateJson(redating.value),

@@ -5,8 +5,6 @@ import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../context';
 import { DraftPlan, type Drafted } from '../decide/draft-plan';
-import { rulesFor } from '../house-rules/house-rules';
-import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import type { ResetWish } from './reset-ask';
@@ -38,13 +36,13 @@ export function draftReset(
   current: CurrentShell,
   wish: ResetWish,
 ): Result<Drafted<LookedAtReset>> {
-  const rules = rulesFrom(rulesFor(folder, current.row).written);
-  if (!rules.ok) return rules;
+  const begun = DraftPlan.of(folder, current);
+  if (!begun.ok) return begun;
+  const plan = begun.value;
   const shell = shellOf(folder.blobs, blobHash.parse(current.version.stateBlob));
   const reset = resetShell(shell, { areas: wish.areas, keep: wish.keep });
   if (!reset.ok) return reset;
   const told = lookAtReset(shell, reset.value);
-  const plan = new DraftPlan(folder, current, rules.value);
   if (wish.take === null) return good({ told, draft: plan.draft() });
   const trouble = whyNotArmed(current, reset.value, wish.take);
   if (trouble) return trouble;

@@ -1,10 +1,10 @@
 'use client';
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
-import TextField from '@mui/material/TextField';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import type { SavedView } from '@/services/decide/saved-views';
 import { send } from '../jobs/use-job';
+import { NameForm } from '../parts/name-form';
 import { readFilter, writeFilter, type Filter } from './filter';
 import styles from './decide.module.css';
 
@@ -18,17 +18,12 @@ interface SavedViewsProps {
 export function SavedViews({ filter, first, onTake }: SavedViewsProps) {
   const [views, setViews] = useState(first);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [name, setName] = useState('');
   const [trouble, setTrouble] = useState('');
   const edit = async (body: unknown) => {
     const result = await send<readonly SavedView[]>('/api/views', body);
     setTrouble(result.ok ? '' : result.trouble);
     if (result.ok) setViews(result.value);
     return result.ok;
-  };
-  const save = async (event: FormEvent) => {
-    event.preventDefault();
-    if (await edit({ edit: 'save', view: { name, query: writeFilter(filter) } })) setName('');
   };
   const take = ({ query }: SavedView) => {
     setAnchor(null);
@@ -69,19 +64,12 @@ export function SavedViews({ filter, first, onTake }: SavedViewsProps) {
             </li>
           ))}
         </ul>
-        <form onSubmit={(event) => void save(event)}>
-          <TextField
-            size="small"
-            label="Save this view as"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            error={trouble !== ''}
-            helperText={trouble}
-          />
-          <Button type="submit" variant="outlined" disabled={name.trim() === ''}>
-            Save
-          </Button>
-        </form>
+        <NameForm
+          label="Save this view as"
+          button="Save"
+          trouble={trouble}
+          onName={(name) => edit({ edit: 'save', view: { name, query: writeFilter(filter) } })}
+        />
       </Popover>
     </>
   );

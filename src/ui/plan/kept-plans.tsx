@@ -1,12 +1,12 @@
 'use client';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useEffect, useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { KeptPlansAnswer } from '@/services/decide/kept-plans';
 import type { TakenPlan } from '@/services/decide/plan-file';
 import { send } from '../jobs/use-job';
+import { NameForm } from '../parts/name-form';
 import { TakenPlanNote } from './taken-plan-note';
 import styles from './plan-drawer.module.css';
 
@@ -55,7 +55,14 @@ export function KeptPlans({ shellId, hasSteps, onChange }: KeptPlansProps) {
           />
         ))}
       </ul>
-      {hasSteps && <KeepForm trouble={trouble} onKeep={(name) => edit({ edit: 'keep', name })} />}
+      {hasSteps && (
+        <NameForm
+          label="Keep this plan as"
+          button="Keep"
+          trouble={trouble}
+          onName={(name) => edit({ edit: 'keep', name })}
+        />
+      )}
     </section>
   );
 }
@@ -82,34 +89,5 @@ function KeptPlanLine({ plan: { name, steps, madeFor }, onUse, onDrop }: KeptPla
         Drop
       </Button>
     </li>
-  );
-}
-
-interface KeepFormProps {
-  readonly trouble: string;
-  /** Says whether the plan was kept. */
-  readonly onKeep: (name: string) => Promise<boolean>;
-}
-
-function KeepForm({ trouble, onKeep }: KeepFormProps) {
-  const [name, setName] = useState('');
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    if (await onKeep(name)) setName('');
-  };
-  return (
-    <form onSubmit={(event) => void keep(event)}>
-      <TextField
-        size="small"
-        label="Keep this plan as"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        error={trouble !== ''}
-        helperText={trouble}
-      />
-      <Button type="submit" variant="outlined" disabled={name.trim() === ''}>
-        Keep
-      </Button>
-    </form>
   );
 }

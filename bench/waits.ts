@@ -1,0 +1,177 @@
+// npm run bench:waits: how long somebody else waits while a person works on a large shell. Needs `npm run build` before.
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import Database from 'better-sqlite3';
+import { writeSection } from '../e2e/reliability-report';
+import { Server } from '../e2e/server';
+import { writeGenerated } from './generated-package';
+
+const size = 10_000;
+/** Nobody shall wait longer than this for an answer, in milliseconds. */
+const goal = 200;
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-waits-'));
+const server = new Server(join(folder, 'data'));
+
+interface Wait {
+  readonly doing: string;
+  readonly taken: number;
+  /** The longest that somebody else waited meanwhile, asking without a break. */
+  readonly others: number;
+}
+const waits: Wait[] = [];
+
+/** Asks for the health of the server again and again, as somebody else would for a page. */
+class SomebodyElse {
+  private longest = 0;
+  private isOver = false;
+  private readonly asking = this.ask();
+
+  private async ask(): Promise<void> {
+    while (!this.isOver) {
+      const begun = performance.now();
+      await server.page('/health');
+      this.longest = Math.max(this.longest, performance.now() - begun);
+      await pause(10);
+    }
+  }
+
+  async during<T>(work: () => Promise<T>): Promise<{ readonly result: T; readonly longest: number }> {
+    this.longest = 0;
+    const result = await work();
+    // Whatever was asked for while the work went on is waited for.
+    await pause(50);
+    return { result, longest: this.longest };
+  }
+
+  async end(): Promise<void> {
+    this.isOver = true;
+    await this.asking;
+  }
+}
+
+async function measure<T>(other: SomebodyElse, doing: string, work: () => Promise<T>): Promise<T> {
+  let taken = 0;
+  const { result, longest } = await other.during(async () => {
+    const begun = performance.now();
+    const value = await work();
+    taken = performance.now() - begun;
+    return value;
+  });
+  waits.push({ doing, taken, others: longest });
+  console.log(`${doing}: ${Math.round(taken)} ms; others ${Math.round(longest)} ms`);
+  return result;
+}
+
+/** What is answered badly is no measurement. */
+async function answered(asked: Promise<{ readonly status: number }>): Promise<void> {
+  const { status } = await asked;
+  if (status !== 200) throw new Error(`answered with status ${status}`);
+}
+
+async function job(path: string, body: unknown = {}): Promise<string> {
+  const followed = await server.follow(path, body, 120_000);
+  if (!followed.done) throw new Error(`${path}: ${followed.told}`);
+  return followed.result;
+}
+
+/** A thousand findings whose remedy deletes something, one finding to be looked at, and a thousand items. */
+function pickFrom(dataDir: string) {
+  const db = new Database(join(dataDir, 'currycomb.sqlite'), { readonly: true });
+  const ids = (query: string) => db.prepare<[], string>(query).pluck().all();
+  const checks = "'orphan.unused-file', 'duplicate.same-content', 'orphan.empty-module'";
+  const findings = ids(
+    `SELECT id FROM findings WHERE step IS NOT NULL AND "check" IN (${checks}) LIMIT 1000`,
+  );
+  const [finding] = ids('SELECT id FROM findings LIMIT 1 OFFSET 500');
+  const sketch = ids('SELECT sketch FROM versions LIMIT 1')[0] ?? '{}';
+  const { items } = JSON.parse(sketch) as { readonly items: readonly { readonly ref: string }[] };
+  db.close();
+  return { findings, finding, refs: items.slice(20, 1020).map(({ ref }) => ref) };
+}
+
+const screens = [
+  'bring-in',
+  'comb',
+  'decide',
+  'decide/outline',
+  'decide/calendar',
+  'decide/values',
+  'decide/re-date',
+  'rehearse/plan',
+  'carry-out/reset',
+  'carry-out/restore-points',
+  'prove/student',
+  'prove/part',
+] as const;
+
+async function measureAll(other: SomebodyElse): Promise<void> {
+  const generated = await writeGenerated(size, join(folder, 'generated'));
+  const upload = await server.upload(new Uint8Array(readFileSync(generated.package)));
+  const form = {
+    package: { id: upload.value.id, name: 'large.imscc' },
+    code: 'GEN 1',
+    termStart: '2027-01-11',
+    termEnd: '2027-05-07',
+    previousTermStart: '2026-08-24',
+    previousTermEnd: '2026-12-11',
+    asOf: '2027-01-04',
+  };
+  const read = await measure(other, 'bring in', () => job('/api/bring-in', form));
+  const { shellId } = JSON.parse(read) as { shellId: string };
+  const base = `/api/shells/${shellId}`;
+  await measure(other, 'comb', () => job(`${base}/comb`));
+  for (const screen of screens)
+    await measure(other, `look at ${screen}`, () =>
+      answered(server.wholePage(`/shells/${shellId}/${screen}`)),
+    );
+  const { findings, finding, refs } = pickFrom(server.dataDir);
+  const post = (what: string, path: string, body: unknown) =>
+    measure(other, what, () => answered(server.ask(`${base}/${path}`, body)));
+  const look = (what: string, path: string) =>
+    measure(other, what, () => answered(server.page(`${base}/${path}`)));
+  const hide = (targets: readonly string[]) => ({
+    edit: 'add',
+    step: { action: 'hide', targets, params: {} },
+  });
+  await look('evidence of a finding', `evidence/${finding}`);
+  await look('look of an item', `look?type=item&ref=${encodeURIComponent(refs[5] ?? '')}`);
+  await post('accept 1,000 findings', 'decisions', { decision: 'accept', findings });
+  await look('plan drawer', 'stages/drawer');
+  await post('hide one item by hand', 'plan', hide(refs.slice(1, 2)));
+  await post('hide 1,000 items by hand', 'plan', hide(refs));
+  await look('the outline with all that', 'stages/outline');
+  await post('look at a re-dating', 'redate', { mode: 'shift', days: 7 });
+  await post('look at a reset', 'reset', { areas: ['items', 'files', 'events'] });
+  await look('report', 'report');
+  await measure(other, 'rehearse', () => job(`${base}/rehearse`));
+  await measure(other, 'carry out', () => job(`${base}/run`));
+  await measure(other, 'ledger', () => answered(server.wholePage(`/shells/${shellId}/carry-out/ledger`)));
+  await measure(other, 'proof', () => answered(server.wholePage(`/shells/${shellId}/prove`)));
+}
+
+try {
+  await server.start();
+  await server.page('/');
+  const other = new SomebodyElse();
+  await measureAll(other);
+  await other.end();
+} finally {
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
+const rows = waits.map(({ doing, taken, others }) => {
+  const number = (ms: number) => Math.round(ms).toLocaleString('en');
+  return `| ${doing} | ${number(taken)} ms | ${number(others)} ms |`;
+});
+const worst = waits.reduce((most, wait) => (wait.others > most.others ? wait : most));
+const over = waits.filter(({ others }) => others > goal).length;
+writeSection(
+  'What others wait',
+  `\`npm run bench:waits\` of ${new Date().toISOString().slice(0, 10)}: a shell of ${size.toLocaleString('en')} items is worked on by one person, while another asks for the health of the server without a break; the bench, the server and its threads share one machine of two cores. Goal: nobody waits longer than ${goal} ms. The longest was ${Math.round(worst.others)} ms (${worst.doing}); ${over} of ${waits.length} are over the goal.
+
+| one person | takes | the longest that another waited |
+|---|---:|---:|
+${rows.join('\n')}`,
+);
