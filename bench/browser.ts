@@ -87,7 +87,7 @@ try {
   await page.goto(`${stage.address}${shell}/comb`, { waitUntil: 'load' });
   const combAgain = async () => {
     await clickText(page, 'button', 'Comb again');
-    await page.waitForFunction(() => !/Combing:/.test(document.body.innerText), { timeout: 120_000 });
+    await page.waitForFunction(() => !/Combing:/.test(document.body?.innerText ?? ''), { timeout: 120_000 });
     await page.waitForSelector('canvas[data-drawn]');
   };
   const sameAgain = await timed(combAgain);

@@ -47,7 +47,7 @@ test('a new user signs in to the host and reads BIO 355, though it fails, stalls
   await clickText(page, 'button', 'Read BIO 355');
   await page.waitForFunction(() => location.pathname.endsWith('/comb'), { timeout: 90_000 });
   shell = page.url().replace(/\/comb$/, '');
-  await page.waitForFunction(() => document.body.innerText.includes('What students would notice first'), {
+  await page.waitForFunction(() => document.body?.innerText.includes('What students would notice first'), {
     timeout: 60_000,
   });
   await goTo('bring-in');
@@ -76,7 +76,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   await waitForText(page, 'with student work would go for good');
   await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'boat house rules');
   await clickText(page, '[role=option]', 'The boat house rules');
-  await page.waitForFunction(() => /Type \d+, the things/.test(document.body.innerText));
+  await page.waitForFunction(() => /Type \d+, the things/.test(document.body?.innerText ?? ''));
   await page.type('::-p-aria([name="Type BIO 355 to arm it"])', 'BIO 355');
   const number = await page.evaluate(() => /Type (\d+), the things/.exec(document.body.innerText)?.[1] ?? '');
   expect(Number(number)).toBeGreaterThan(0);
@@ -94,7 +94,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   await visit(page, stage.address);
   await goTo('carry-out');
   await clickText(page, 'button', 'Go on');
-  await page.waitForFunction(() => document.body.innerText.includes('Empty but for what was kept'), {
+  await page.waitForFunction(() => document.body?.innerText.includes('Empty but for what was kept'), {
     timeout: 120_000,
   });
   await waitForText(page, 'Read back from the host: all is as rehearsed.');
@@ -122,12 +122,12 @@ test('taken back, all of it is there again; then a restore point is thrown away 
   await goTo('carry-out');
   await clickText(page, 'button', 'Take back this run');
   await waitForText(page, 'Taking back on the host');
-  await page.waitForFunction(() => document.body.innerText.includes('Taken back on the host'), {
+  await page.waitForFunction(() => document.body?.innerText.includes('Taken back on the host'), {
     timeout: 120_000,
   });
   await goTo('bring-in');
   await waitForText(page, '412 items');
-  await page.waitForFunction(() => document.body.innerText.includes('% smooth'));
+  await page.waitForFunction(() => document.body?.innerText.includes('% smooth'));
   await goTo('carry-out/restore-points');
   await clickText(page, 'button', 'Throw away');
   await clickText(page, 'button', 'Throw away for good');

@@ -30,8 +30,8 @@ test('from an empty list to the clean download, without typing anything', async 
   await clickText(page, 'a', 'HYD 214');
   await page.waitForFunction(
     () => {
-      if (document.body.innerText.includes('What students would notice first')) return true;
-      if (document.body.innerText.includes('Not combed yet')) location.reload();
+      if (document.body?.innerText.includes('What students would notice first')) return true;
+      if (document.body?.innerText.includes('Not combed yet')) location.reload();
       return false;
     },
     { timeout: 30_000, polling: 1000 },

@@ -110,7 +110,7 @@ test('rehearse and carry out: all of it on the host', async () => {
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, 'button', 'Carry out');
   await page.waitForFunction(
-    () => document.body.innerText.includes('Read back from the host: all is as rehearsed.'),
+    () => document.body?.innerText.includes('Read back from the host: all is as rehearsed.'),
     { timeout: 120_000 },
   );
   expect(unitsAtHost().map((title) => Number(/\d+/.exec(title)?.[0]))).toEqual([

@@ -54,6 +54,6 @@ test('the grade setup goes out without them', async () => {
   await visit(page, `${stage.address}/shells/${id}/bring-in`);
   await clickText(page, 'a', '24');
   await waitForText(page, 'Your map');
-  expect(await page.evaluate(() => document.body.innerText.includes('Sum of everything'))).toBe(false);
+  expect(await page.evaluate(() => document.body?.innerText.includes('Sum of everything'))).toBe(false);
   expect(complaints).toEqual([]);
 });

@@ -87,7 +87,7 @@ test('house rules: a phrase of one’s own, its effect, and the shell says that 
   await clickText(page, 'button', 'Comb again');
   await waitForText(page, 'phrase of a former system');
   expect(
-    await page.evaluate(() => document.body.innerText.includes('The house rules were changed since')),
+    await page.evaluate(() => document.body?.innerText.includes('The house rules were changed since')),
   ).toBe(false);
   expect(await heading()).toMatch(/\d/);
 });
@@ -164,7 +164,7 @@ test('a term of the house: set on the screen, offered where a shell is brought i
   await visit(page, `${stage.address}/shells/${other}/comb`);
   await clickText(page, 'button', 'Comb GEO 130');
   await waitForText(page, 'What students would notice first');
-  expect(await page.evaluate(() => document.body.innerText.includes('The term’s dates are not known'))).toBe(
+  expect(await page.evaluate(() => document.body?.innerText.includes('The term’s dates are not known'))).toBe(
     false,
   );
 });

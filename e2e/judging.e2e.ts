@@ -42,7 +42,7 @@ async function combed(shell: string, code: string): Promise<void> {
   await visit(page, `${stage.address}/shells/${shell}/comb`);
   await clickText(page, 'button', `Comb ${code}`);
   await waitForText(page, 'smooth');
-  await page.waitForFunction(() => /Combed|combed/.test(document.body.innerText));
+  await page.waitForFunction(() => /Combed|combed/.test(document.body?.innerText ?? ''));
 }
 
 /** A page that would run a script and fetch from elsewhere, a PDF that nothing leads to, and pages alike. */

@@ -31,7 +31,7 @@ test('what a filter shows is chosen by key, all of it, and hidden in one step', 
   await contents('kind=page');
   await waitForText(page, 'Items of the kind “page”');
   await page.type('main input', 'at a glance');
-  await page.waitForFunction(() => /^\d+ of 126$/m.test(document.body.innerText));
+  await page.waitForFunction(() => /^\d+ of 126$/m.test(document.body?.innerText ?? ''));
   const shown = await page.$eval('[role=status]', (e) => Number(/^(\d+) of/.exec(e.textContent ?? '')?.[1]));
   expect(shown).toBeGreaterThan(10);
   await page.focus('[role=grid]');

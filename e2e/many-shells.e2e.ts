@@ -85,7 +85,7 @@ test('they are brought in and combed with one figure, and each stands in the lis
 test('all are combed with one bar', async () => {
   await chooseAll();
   await clickText(page, 'button', 'Comb 3 shells');
-  await page.waitForFunction(() => document.body.innerText.includes('Comb 0 shells'));
+  await page.waitForFunction(() => document.body?.innerText.includes('Comb 0 shells'));
   expect(await seriousProblems(page)).toEqual([]);
 });
 

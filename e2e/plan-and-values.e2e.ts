@@ -174,7 +174,7 @@ describe('the plan as a drawer', () => {
     await page.waitForSelector('[role=treegrid] [role=row][aria-level]');
     await clickText(page, 'button', '12');
     await waitForText(page, 'The plan 2 steps');
-    await page.waitForFunction(() => !document.body.innerText.includes('Looking at the plan'));
+    await page.waitForFunction(() => document.body?.innerText.includes('Looking at the plan') === false);
     expect(await seriousProblems(page)).toEqual([]);
     await clickText(page, '[role=dialog] button', 'Things');
     await clickText(page, '[role=dialog] button', 'Leave alone');
@@ -182,7 +182,7 @@ describe('the plan as a drawer', () => {
     await waitForText(page, 'Re-date 9');
     const ups = await page.$$('[role=dialog] button[aria-label="Up: step 2"]');
     await ups[0]!.click();
-    await page.waitForFunction(() => /1\s+Set points of 2/.test(document.body.innerText));
+    await page.waitForFunction(() => /1\s+Set points of 2/.test(document.body?.innerText ?? ''));
   });
 
   test('it is kept under a name, emptied, and used again', async () => {
@@ -244,7 +244,7 @@ describe('in lists', () => {
     await clickText(page, '[role=dialog] button', 'By number or name, each into its module: 2');
     await planIs(3);
     await goTo('decide/outline');
-    await page.waitForFunction(() => document.body.innerText.includes('week 2 slides'));
+    await page.waitForFunction(() => document.body?.innerText.includes('week 2 slides'));
     await clearPlan();
   });
 });

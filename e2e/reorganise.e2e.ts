@@ -82,7 +82,9 @@ test('weeks that stand out of order are sorted with two clicks, and taken back w
   await click('a', 'Outline');
   await waitForText(page, 'numbered modules out of order');
   await click('button', 'Sort by number or name');
-  await page.waitForFunction(() => !document.body.innerText.includes('numbered modules out of order'));
+  await page.waitForFunction(
+    () => document.body?.innerText.includes('numbered modules out of order') === false,
+  );
   expect(clicks).toBeLessThanOrEqual(3);
   expect(await planGrows(0)).toBeGreaterThan(10);
   await page.focus('[data-testid=outline]');
@@ -194,7 +196,7 @@ test('the calendar shows what is stale as a shape; a series goes with two clicks
   await click('button', 'Delete 96');
   expect(clicks).toBeLessThanOrEqual(4);
   expect(await planGrows(before)).toBe(before + 96);
-  await page.waitForFunction(() => !document.body.innerText.includes('Events with a finding'));
+  await page.waitForFunction(() => document.body?.innerText.includes('Events with a finding') === false);
 });
 
 test('days are chosen by key in the sheet, and the month and the list show the same', async () => {

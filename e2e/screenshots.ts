@@ -85,7 +85,7 @@ try {
   await page.waitForSelector('[role=treegrid] [role=row][aria-level]');
   await clickText(page, 'header button', '2');
   await waitForText(page, 'Plans kept by name');
-  await page.waitForFunction(() => !document.body.innerText.includes('Looking at the plan'));
+  await page.waitForFunction(() => document.body?.innerText.includes('Looking at the plan') === false);
   await shot(page, 'plan-drawer');
   await visit(page, `${stage.address}/shells/${id}/rehearse`);
   await clickText(page, 'button', 'Carry out');
@@ -183,10 +183,10 @@ async function showHostRun(page: Page): Promise<void> {
   host.setTroubles({ ...noTroubles, fail: 0.15, slow: 60, stall: 350, expire: 70 });
   await clickText(page, 'button', 'Carry out');
   await waitForText(page, 'Carrying out on the host');
-  await page.waitForFunction(() => /[1-9]\d\d of [\d,]+ changes sent/.test(document.body.innerText));
+  await page.waitForFunction(() => /[1-9]\d\d of [\d,]+ changes sent/.test(document.body?.innerText ?? ''));
   await page.evaluate(() => document.querySelector('main details')?.setAttribute('open', ''));
   await shot(page, 'host-run');
   host.setTroubles(noTroubles);
-  await page.waitForFunction(() => document.body.innerText.includes('Empty'), { timeout: 60_000 });
+  await page.waitForFunction(() => document.body?.innerText.includes('Empty'), { timeout: 60_000 });
   await running.close();
 }
