@@ -5,7 +5,8 @@ import type { ActionName } from '@/core/plan/actions/registry';
 import { actionNames } from '@/core/plan/actions/registry';
 import { operations, runNotes, runs } from '@/store/schema';
 import type { LedgerEntry } from '@/formats/report/ledger-files';
-import type { Context } from '../context';
+import type { OpenFolder } from '../context';
+import type { CurrentShell } from '../shells/current-shell';
 import { linesOfRow, type LedgerLine } from './ledger';
 import { runNumbers } from './run-numbers';
 
@@ -21,10 +22,36 @@ export const ledgerQuery = z.object({
 export type { LedgerEntry };
 export type LedgerQuery = z.output<typeof ledgerQuery>;
 
+/** So many entries are drawn; the files hold all of them. */
+const mostShown = 500;
+
+/** The entries that fit what is asked, and what could be asked for. */
+export interface LedgerView {
+  readonly query: LedgerQuery;
+  readonly entries: readonly LedgerEntry[];
+  readonly total: number;
+  readonly actions: readonly string[];
+  readonly outcomes: readonly string[];
+}
+
+/** What the ledger’s page shows for a query; one that can’t be read asks for everything. */
+export function ledgerView(folder: OpenFolder, { row }: CurrentShell, search: URLSearchParams): LedgerView {
+  const query = ledgerQuery.catch(ledgerQuery.parse({})).parse(Object.fromEntries(search));
+  const all = wholeLedger(folder, row.id);
+  const entries = fitting(all, query);
+  return {
+    query,
+    entries: entries.slice(0, mostShown),
+    total: entries.length,
+    actions: [...new Set(all.map(({ action }) => action))].sort(),
+    outcomes: [...new Set(all.map(({ outcome }) => outcome))].sort(),
+  };
+}
+
 /** Everything that was done to a shell over all its runs, newest first. */
-export function wholeLedger(context: Context, shellId: string): LedgerEntry[] {
-  const numbers = runNumbers(context, shellId);
-  const entries = [...operationEntries(context, shellId, numbers), ...noteEntries(context, shellId, numbers)];
+export function wholeLedger(folder: OpenFolder, shellId: string): LedgerEntry[] {
+  const numbers = runNumbers(folder, shellId);
+  const entries = [...operationEntries(folder, shellId, numbers), ...noteEntries(folder, shellId, numbers)];
   return entries.sort((a, b) => b.run - a.run || compare(b.at, a.at));
 }
 
@@ -45,7 +72,7 @@ const textOf = ({ titles, refs, reason, label }: LedgerEntry): string =>
   [label, reason, ...titles, ...refs].join(' ').toLowerCase();
 
 function* operationEntries(
-  { db }: Context,
+  { db }: OpenFolder,
   shellId: string,
   numbers: ReadonlyMap<string, number>,
 ): Generator<LedgerEntry> {
@@ -85,7 +112,7 @@ const entryOf = (
 });
 
 function* noteEntries(
-  { db }: Context,
+  { db }: OpenFolder,
   shellId: string,
   numbers: ReadonlyMap<string, number>,
 ): Generator<LedgerEntry> {

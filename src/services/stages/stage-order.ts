@@ -10,6 +10,7 @@ export const stages = [
   'decide',
   'drawer',
   'evidence',
+  'ledger',
   'look',
   'outline',
   'part',

@@ -9,6 +9,7 @@ import { valuesView } from '../decide/values-view';
 import { planDrawer } from '../decide/plan-drawer';
 import { planFile } from '../decide/plan-file';
 import { planList } from '../decide/plan-list';
+import { ledgerView } from '../carry-out/ledger-view';
 import { restorePoints } from '../carry-out/restore-points';
 import { workOrderView } from '../carry-out/work-order';
 import { redateStart } from '../redate/redate-start';
@@ -36,6 +37,7 @@ export const stageViews = {
   drawer: planDrawer,
   evidence: (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) =>
     evidenceOf(folder, shell, query.get('finding') ?? ''),
+  ledger: ledgerView,
   look: (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) => {
     const asked = lookSchema.safeParse(Object.fromEntries(query));
     return asked.success ? lookAt(folder, shell, asked.data) : null;

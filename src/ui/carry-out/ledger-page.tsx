@@ -1,22 +1,21 @@
+'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
-import type { LedgerEntry, LedgerQuery } from '@/services/carry-out/ledger-view';
+import type { LedgerEntry, LedgerQuery, LedgerView } from '@/services/carry-out/ledger-view';
 import { actionTitles } from '../rehearse/step-table';
+import { drawnFrom } from '../stage/drawn-stage';
 import { outcomeWords } from './outcome-words';
 import styles from './ledger.module.css';
 
 interface LedgerPageProps {
   readonly id: string;
-  readonly query: LedgerQuery;
-  readonly entries: readonly LedgerEntry[];
-  readonly total: number;
-  readonly actions: readonly string[];
-  readonly outcomes: readonly string[];
+  readonly view: LedgerView;
 }
 
 /** Everything that was done to the shell, over all its runs: searched, narrowed, taken along. */
-export function LedgerPage({ id, query, entries, total, actions, outcomes }: LedgerPageProps) {
+export function LedgerPage({ id, view }: LedgerPageProps) {
+  const { query, entries, total, actions, outcomes } = view;
   const asked = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)]));
   return (
     <div className={styles.page}>
@@ -153,3 +152,6 @@ function EntryTable({ id, entries, total }: { id: string; entries: readonly Ledg
     </table>
   );
 }
+
+/** It asks for its view by itself. */
+export const DrawnLedgerPage = drawnFrom(LedgerPage);
