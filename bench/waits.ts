@@ -31,7 +31,8 @@ class SomebodyElse {
   private async ask(): Promise<void> {
     while (!this.isOver) {
       const begun = performance.now();
-      await server.page('/health');
+      // Where the bench itself fails the server is gone before the asking ends; its reason is told, not this.
+      await server.page('/health').catch(() => (this.isOver = true));
       this.longest = Math.max(this.longest, performance.now() - begun);
       await pause(10);
     }
@@ -77,15 +78,17 @@ async function job(path: string, body: unknown = {}): Promise<string> {
 }
 
 /** A thousand findings whose remedy deletes something, one finding to be looked at, and a thousand items. */
-function pickFrom(dataDir: string) {
+function pickFrom(dataDir: string, shellId: string) {
   const db = new Database(join(dataDir, 'currycomb.sqlite'), { readonly: true });
-  const ids = (query: string) => db.prepare<[], string>(query).pluck().all();
+  const ids = (query: string) => db.prepare<[string], string>(query).pluck().all(shellId);
+  const its = 'audit_id IN (SELECT id FROM audits WHERE shell_id = ?)';
   const checks = "'orphan.unused-file', 'duplicate.same-content', 'orphan.empty-module'";
   const findings = ids(
-    `SELECT id FROM findings WHERE step IS NOT NULL AND "check" IN (${checks}) LIMIT 1000`,
+    `SELECT id FROM findings WHERE ${its} AND step IS NOT NULL AND "check" IN (${checks}) LIMIT 1000`,
   );
-  const [finding] = ids('SELECT id FROM findings LIMIT 1 OFFSET 500');
-  const sketch = ids('SELECT sketch FROM versions LIMIT 1')[0] ?? '{}';
+  const all = ids(`SELECT id FROM findings WHERE ${its} ORDER BY place`);
+  const finding = all[Math.floor(all.length / 2)];
+  const sketch = ids('SELECT sketch FROM versions WHERE shell_id = ? LIMIT 1')[0] ?? '{}';
   const { items } = JSON.parse(sketch) as { readonly items: readonly { readonly ref: string }[] };
   db.close();
   return { findings, finding, refs: items.slice(20, 1020).map(({ ref }) => ref) };
@@ -106,12 +109,12 @@ const screens = [
   'prove/part',
 ] as const;
 
-async function measureAll(other: SomebodyElse): Promise<void> {
-  const generated = await writeGenerated(size, join(folder, 'generated'));
+async function measureAll(other: SomebodyElse, items: number): Promise<void> {
+  const generated = await writeGenerated(items, join(folder, `generated-${items}`));
   const upload = await server.upload(new Uint8Array(readFileSync(generated.package)));
   const form = {
     package: { id: upload.value.id, name: 'large.imscc' },
-    code: 'GEN 1',
+    code: `GEN ${items}`,
     termStart: '2027-01-11',
     termEnd: '2027-05-07',
     previousTermStart: '2026-08-24',
@@ -126,7 +129,7 @@ async function measureAll(other: SomebodyElse): Promise<void> {
     await measure(other, `look at ${screen}`, () =>
       answered(server.wholePage(`/shells/${shellId}/${screen}`)),
     );
-  const { findings, finding, refs } = pickFrom(server.dataDir);
+  const { findings, finding, refs } = pickFrom(server.dataDir, shellId);
   const post = (what: string, path: string, body: unknown) =>
     measure(other, what, () => answered(server.ask(`${base}/${path}`, body)));
   const look = (what: string, path: string) =>
@@ -155,7 +158,10 @@ try {
   await server.start();
   await server.page('/');
   const other = new SomebodyElse();
-  await measureAll(other);
+  // A page or a route loads its program when it is first asked for: all of them are, before anything counts.
+  await measureAll(other, 400);
+  waits.length = 0;
+  await measureAll(other, size);
   await other.end();
 } finally {
   await server.stop();
@@ -169,7 +175,7 @@ const worst = waits.reduce((most, wait) => (wait.others > most.others ? wait : m
 const over = waits.filter(({ others }) => others > goal).length;
 writeSection(
   'What others wait',
-  `\`npm run bench:waits\` of ${new Date().toISOString().slice(0, 10)}: a shell of ${size.toLocaleString('en')} items is worked on by one person, while another asks for the health of the server without a break; the bench, the server and its threads share one machine of two cores. Goal: nobody waits longer than ${goal} ms. The longest was ${Math.round(worst.others)} ms (${worst.doing}); ${over} of ${waits.length} are over the goal.
+  `\`npm run bench:waits\` of ${new Date().toISOString().slice(0, 10)}: a shell of ${size.toLocaleString('en')} items is worked on by one person, on a server whose pages were drawn before, while another asks for the health of the server without a break; the bench, the server and its threads share one machine of two cores. Goal: nobody waits longer than ${goal} ms. The longest was ${Math.round(worst.others)} ms (${worst.doing}); ${over} of ${waits.length} are over the goal.
 
 | one person | takes | the longest that another waited |
 |---|---:|---:|

@@ -8,7 +8,7 @@ import { picture } from '../pictures';
 import { autumnWalks } from './calendar';
 import { birdWeeks, type BirdWeek } from './weeks';
 
-const made = '2025-08-20T09:00:00' as LocalDateTime;
+const madeAt = '2025-08-20T09:00:00' as LocalDateTime;
 const base = '$IMS-CC-FILEBASE$';
 const page = (title: string, body: string) =>
   `<!DOCTYPE html>\n<html lang="en">\n<head>\n<meta charset="utf-8">\n<title>${title}</title>\n<link rel="stylesheet" href="${base}/look/marsh.css">\n</head>\n<body>\n<h1>${title}</h1>\n${body}\n</body>\n</html>\n`;
@@ -42,8 +42,8 @@ export function buildBio355(): ShellComposer {
 }
 
 function addStart(c: ShellComposer): void {
-  const start = c.module('Begin here', { ref: 'start', shown: true, created: made });
-  const about = { parent: start, shown: true, created: made, modified: made };
+  const start = c.module('Begin here', { ref: 'start', shown: true, created: madeAt });
+  const about = { parent: start, shown: true, created: madeAt, modified: madeAt };
   c.page(
     'Wetland Birds',
     page(
@@ -87,7 +87,7 @@ function addStart(c: ShellComposer): void {
       ref,
       path: `announcements/${ref}.html`,
       shown: true,
-      created: made,
+      created: madeAt,
       outside: true,
     });
 }
@@ -110,7 +110,7 @@ const announcements = [
 
 /** Ten stations around the lake, of which every student’s last map is made. */
 function addFinalMap(c: ShellComposer): void {
-  const parent = c.module('The final map', { ref: 'map', shown: true, created: made });
+  const parent = c.module('The final map', { ref: 'map', shown: true, created: madeAt });
   c.page(
     'The lake at a glance',
     page('The lake at a glance', '<p>Begin at the boat house and go round by the left.</p>'),
@@ -119,8 +119,8 @@ function addFinalMap(c: ShellComposer): void {
       parent,
       path: 'map/the-lake.html',
       shown: true,
-      created: made,
-      modified: made,
+      created: madeAt,
+      modified: madeAt,
     },
   );
   for (let n = 1; n <= 10; n += 1)
@@ -130,13 +130,20 @@ function addFinalMap(c: ShellComposer): void {
         `Station ${n}`,
         `<p>Stand at post ${n} for twenty minutes. What you hear behind you counts as well.</p>`,
       ),
-      { ref: `map-${n}`, parent, path: `map/station-${n}.html`, shown: true, created: made, modified: made },
+      {
+        ref: `map-${n}`,
+        parent,
+        path: `map/station-${n}.html`,
+        shown: true,
+        created: madeAt,
+        modified: madeAt,
+      },
     );
 }
 
 function addWeek(c: ShellComposer, week: BirdWeek, n: number): void {
-  const parent = c.module(`Week ${n}: ${week.title}`, { ref: `w${n}`, shown: true, created: made });
-  const about = { parent, shown: true, created: made, modified: made };
+  const parent = c.module(`Week ${n}: ${week.title}`, { ref: `w${n}`, shown: true, created: madeAt });
+  const about = { parent, shown: true, created: madeAt, modified: madeAt };
   const folder = `week-${n}`;
   const reading = `${folder}/reading.html`;
   c.heading('Before the walk', { ...about, ref: `w${n}-before` });
@@ -160,7 +167,10 @@ function addWeek(c: ShellComposer, week: BirdWeek, n: number): void {
     );
   for (const [k, what] of ['Field card', 'Map of the bay', 'Call chart', 'Slides'].entries()) {
     const path = `${folder}/${slug(what)}.pdf`;
-    c.file(path, `%PDF-1.4\n% ${what} of week ${n} of Wetland Birds\n`, { readableBy: 'all', created: made });
+    c.file(path, `%PDF-1.4\n% ${what} of week ${n} of Wetland Birds\n`, {
+      readableBy: 'all',
+      created: madeAt,
+    });
     c.fileItem(`${what}, week ${n}`, path, { ...about, ref: `w${n}-f${k}` });
   }
   c.heading('At dawn and after', { ...about, ref: `w${n}-after` });

@@ -22,7 +22,7 @@ export const timeZone = 'Europe/Dublin';
 
 const firstImport = 'import of 2 December 2026';
 const secondImport = 'import of 9 December 2026';
-const made = (day: string): LocalDateTime => `${day}T09:00:00` as LocalDateTime;
+const madeAt = (day: string): LocalDateTime => `${day}T09:00:00` as LocalDateTime;
 const due = (day: LocalDate): LocalDateTime => atTime(day, '23:59:59');
 
 /** The teaching weeks of Spring 2027: 16 calendar weeks less the break of 15 to 19 March. */
@@ -84,13 +84,13 @@ function addFiles(c: ShellComposer): void {
   // Pictures of years gone by that nobody took out, two archives, and files that were uploaded twice.
   for (let k = 1; k <= 38; k += 1)
     c.file(`pictures/older/bridge-${2016 + (k % 6)}-${two(k)}.png`, picture(2000 + k, 160, 110), {
-      modified: made('2021-09-01'),
+      modified: madeAt('2021-09-01'),
     });
   for (let k = 1; k <= 61; k += 1)
     c.file(
       `hand-outs/removed-weeks/hand-out-${two(k)}.txt`,
       `Hand-out ${k} of a week that is taught no more.\n${'Station notes, copied by hand.\n'.repeat(20 + k)}`,
-      { modified: made('2023-02-10') },
+      { modified: madeAt('2023-02-10') },
     );
   c.file(
     'hand-outs/removed-weeks/all-hand-outs.zip',
@@ -135,7 +135,7 @@ function addStart(c: ShellComposer): void {
       parent: start,
       path: `start/page-${i + 1}.html`,
       batch: firstImport,
-      modified: made('2026-12-02'),
+      modified: madeAt('2026-12-02'),
     });
   });
   c.discussion('Questions to everybody', '<p>Ask here first; somebody else wonders, too.</p>', {
@@ -167,7 +167,7 @@ interface WeekInWork {
 function addWeek(c: ShellComposer, n: number, week: Week, { batch, copy }: Coming): void {
   const id = `w${two(n)}${copy}`;
   const folder = `weeks${copy}/week-${two(n)}`;
-  const changed = made(copy ? '2026-12-09' : '2026-12-02');
+  const changed = madeAt(copy ? '2026-12-09' : '2026-12-02');
   const common = { batch, modified: changed };
   const parent = c.module(`Week ${n}: ${week.title}`, { ref: id, ...common });
   const page = (key: string, title: string, body: string) =>
@@ -286,7 +286,7 @@ function addProject(c: ShellComposer): void {
         parent,
         path: `project/page-${i + 1}.html`,
         batch: firstImport,
-        modified: made('2026-12-11'),
+        modified: madeAt('2026-12-11'),
       });
   });
 }
@@ -299,7 +299,7 @@ function addFieldDays(c: ShellComposer): void {
       parent,
       path: `field-days/day-${i + 1}.html`,
       batch: firstImport,
-      ...(i === 3 ? { shown: false, modified: made('2026-12-02') } : {}),
+      ...(i === 3 ? { shown: false, modified: madeAt('2026-12-02') } : {}),
     });
   });
 }
@@ -310,7 +310,7 @@ function addLeftOvers(c: ShellComposer): void {
     ref: 'left-over',
     shown: false,
     batch: firstImport,
-    modified: made('2025-12-15'),
+    modified: madeAt('2025-12-15'),
   });
   const gauge = elementAt(elementAt(weeks, 2).pages, 0);
   c.page(
@@ -323,7 +323,7 @@ function addLeftOvers(c: ShellComposer): void {
       ref: 'left-gauge',
       parent: hidden,
       path: 'left-over/gauge.html',
-      modified: made('2024-09-02'),
+      modified: madeAt('2024-09-02'),
     },
   );
   c.page(
@@ -332,14 +332,14 @@ function addLeftOvers(c: ShellComposer): void {
       'Reading list, Autumn 2025',
       '<p>The list of last autumn. Chapters two to five, and the two papers on shifts.</p>',
     ),
-    { ref: 'left-list', parent: hidden, path: 'left-over/list.html', modified: made('2025-08-20') },
+    { ref: 'left-list', parent: hidden, path: 'left-over/list.html', modified: madeAt('2025-08-20') },
   );
   c.module('Optional readings', { ref: 'optional', batch: firstImport });
   c.module('Guest talks', { ref: 'guests', batch: firstImport });
   c.page(
     'Meeting place, Autumn 2025',
     sheet('Meeting place, Autumn 2025', '<p>We met at the north gate at 8:15.</p>'),
-    { outside: true, path: 'left-over/meeting.html', modified: made('2025-08-20') },
+    { outside: true, path: 'left-over/meeting.html', modified: madeAt('2025-08-20') },
   );
   c.page(
     'Welcome back',
@@ -347,6 +347,6 @@ function addLeftOvers(c: ShellComposer): void {
       'Welcome back',
       '<p>Welcome to the autumn. Our first meeting is on Monday at nine in Laboratory 2.</p>',
     ),
-    { outside: true, path: 'announcements/welcome.html', created: made('2025-08-22') },
+    { outside: true, path: 'announcements/welcome.html', created: madeAt('2025-08-22') },
   );
 }

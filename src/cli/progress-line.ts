@@ -31,11 +31,11 @@ export async function openProgress(stream: ProgressStream = process.stderr): Pro
     linewrap: true,
   });
   const begun = performance.now();
-  const say: SayProgress = (done, total, doing) => {
+  const showProgress: SayProgress = (done, total, doing) => {
     if (bar.isActive) {
       bar.setTotal(total);
       bar.update(done, { doing });
     } else if (performance.now() - begun >= quietFor) bar.start(total, done, { doing });
   };
-  return { say, end: () => bar.stop() };
+  return { say: showProgress, end: () => bar.stop() };
 }

@@ -2,9 +2,9 @@ import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { door, refusalOf } from './door';
 
-const own = { host: '127.0.0.1:4140' };
+const ownHost = { host: '127.0.0.1:4140' };
 test.each([
-  ['a page of this computer', 'GET', own, null],
+  ['a page of this computer', 'GET', ownHost, null],
   ['another name of it', 'GET', { host: 'localhost:4140' }, null],
   ['a foreign host', 'GET', { host: 'evil.example' }, 421],
   [
@@ -14,21 +14,21 @@ test.each([
     421,
   ],
   ['no host', 'GET', {}, 421],
-  ['a change from its own page', 'POST', { ...own, origin: 'http://127.0.0.1:4140' }, null],
-  ['a change from another page', 'POST', { ...own, origin: 'http://evil.example' }, 403],
-  ['a change from another port', 'DELETE', { ...own, origin: 'http://127.0.0.1:9' }, 403],
-  ['a change that the browser calls cross-site', 'PUT', { ...own, 'sec-fetch-site': 'cross-site' }, 403],
-  ['a file that is too large', 'POST', { ...own, 'content-length': String(3 * 1024 ** 3) }, 413],
+  ['a change from its own page', 'POST', { ...ownHost, origin: 'http://127.0.0.1:4140' }, null],
+  ['a change from another page', 'POST', { ...ownHost, origin: 'http://evil.example' }, 403],
+  ['a change from another port', 'DELETE', { ...ownHost, origin: 'http://127.0.0.1:9' }, 403],
+  ['a change that the browser calls cross-site', 'PUT', { ...ownHost, 'sec-fetch-site': 'cross-site' }, 403],
+  ['a file that is too large', 'POST', { ...ownHost, 'content-length': String(3 * 1024 ** 3) }, 413],
 ] as const)('%s', (_, method, headers, status) =>
   expect(refusalOf({ method, url: '/api/any', headers })?.status ?? null).toBe(status),
 );
 test('escapes that are none, and changes of what is only read', () => {
-  expect(refusalOf({ method: 'GET', url: '/api/%F0%28', headers: own })?.status).toBe(400);
+  expect(refusalOf({ method: 'GET', url: '/api/%F0%28', headers: ownHost })?.status).toBe(400);
   expect(
-    refusalOf({ method: 'POST', url: '/mark.svg', headers: { ...own, 'sec-fetch-site': 'same-origin' } })
+    refusalOf({ method: 'POST', url: '/mark.svg', headers: { ...ownHost, 'sec-fetch-site': 'same-origin' } })
       ?.status,
   ).toBe(405);
-  expect(refusalOf({ method: 'HEAD', url: '/mark.svg', headers: own })).toBeNull();
+  expect(refusalOf({ method: 'HEAD', url: '/mark.svg', headers: ownHost })).toBeNull();
 });
 
 describe('a server behind the door', () => {

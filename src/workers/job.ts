@@ -11,9 +11,11 @@ import { faultOf, type Fault } from '@/services/log/fault';
 import { StorageFault, storageFault } from '@/services/storage/storage-fault';
 import { BlobStore } from '@/store/blobs';
 import { Memo } from '@/store/memo';
+import { stepBack } from './step-back';
 
 /** A worker thread: takes jobs one after the other and reports. What it kept is on the disk before it says so. */
 const { dataDir } = workerData as { dataDir: string };
+stepBack();
 const blobs = new BlobStore(join(dataDir, 'blobs'));
 const engine = digest(readFileSync(fileURLToPath(import.meta.url)));
 const memo = new Memo(dataDir, engine);
@@ -53,7 +55,7 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
     report({ id, type: 'progress', done, total, doing });
   };
   try {
-    const result = await record.run(record.input.parse(input), {
+    const result = await record.run(record.input.parse(JSON.parse(input)), {
       blobs,
       memo,
       dataDir,

@@ -129,7 +129,7 @@ test('what is made gets an id that never was, and later changes of the request m
   expect(outcomes).toMatchObject([{ is: 'refused' }]);
   const [line] = await recordsOf('outline');
   const fields = { ...line?.fields, parent: null, requires: [] };
-  const made = await change(
+  const answer = await change(
     [
       { do: 'make', in: 'outline', as: 'mine', after: null, fields: { ...fields, title: 'New' } },
       { do: 'make', in: 'outline', as: 'inner', after: 'mine', fields: { ...fields, parent: 'mine' } },
@@ -137,7 +137,7 @@ test('what is made gets an id that never was, and later changes of the request m
     ],
     'second',
   );
-  expect(made.map(({ is }) => is)).toEqual(['done', 'done', 'done']);
+  expect(answer.map(({ is }) => is)).toEqual(['done', 'done', 'done']);
   const now = await recordsOf('outline');
   expect(now[1]?.fields).toMatchObject({ title: 'Inside', parent: now[0]?.id });
   expect(now[0]?.id).toMatch(/^at-[0-9a-z]{10}$/);

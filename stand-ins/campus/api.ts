@@ -203,6 +203,13 @@ export function campusApi(host: CampusHost): OpenAPIHono {
     const revision = `r${collection.revision}`;
     return c.json({ page: at, pages, total: collection.order.length, revision, records }, 200, { etag });
   });
+  addByteRoutes(api, host);
+  addJobRoutes(api, host);
+  return api;
+}
+
+/** The bytes of files, by their SHA-256. */
+function addByteRoutes(api: OpenAPIHono, host: CampusHost): void {
   api.openapi(routes.readBytes, (c) => {
     shellOr404(host, c.req.valid('param').shell);
     const bytes = host.bytes.get(c.req.valid('param').sha256);
@@ -217,8 +224,6 @@ export function campusApi(host: CampusHost): OpenAPIHono {
       throw new HTTPException(422, { message: 'These bytes have another SHA-256' });
     return c.body(null, 204);
   });
-  addJobRoutes(api, host);
-  return api;
 }
 
 function addJobRoutes(api: OpenAPIHono, host: CampusHost): void {

@@ -22,13 +22,13 @@ const lead =
   (status: number, to: (rest: string) => string): Behaviour =>
   (asked) =>
     send(asked, status, '', { location: to(asked.rest) });
-const say =
+const saying =
   (status: number, title: string, headers: object = {}): Behaviour =>
   (asked) =>
     send(asked, status, page(title, `What you asked for is called ${asked.rest || 'nothing'}.`), headers);
 
 const isHead = ({ request }: Asked): boolean => request.method === 'HEAD';
-const fine = say(200, 'Field notes');
+const fine = saying(200, 'Field notes');
 
 /** Every way in which an address of the outside web may answer. */
 export const behaviours = {
@@ -38,35 +38,36 @@ export const behaviours = {
   'moved-twice': lead(308, (rest) => `/moved/${rest}`),
   'for-now': lead(302, (rest) => `/fine/${rest}`),
   'moved-to-gone': lead(301, (rest) => `/gone/${rest}`),
-  gone: say(404, 'Page not found'),
-  'gone-for-good': say(410, 'Gone'),
-  'sign-in': say(401, 'Who are you?', { 'www-authenticate': 'Basic realm="readers"' }),
-  forbidden: say(403, 'Readers only'),
+  gone: saying(404, 'Page not found'),
+  'gone-for-good': saying(410, 'Gone'),
+  'sign-in': saying(401, 'Who are you?', { 'www-authenticate': 'Basic realm="readers"' }),
+  forbidden: saying(403, 'Readers only'),
   'to-sign-in': lead(302, (rest) => `/login?next=${encodeURIComponent(rest)}`),
-  login: say(200, 'Sign in'),
+  login: saying(200, 'Sign in'),
   loop: lead(302, (rest) => `/loop-back/${rest}`),
   'loop-back': lead(302, (rest) => `/loop/${rest}`),
   endless: lead(302, (rest) => `/endless/${rest}x`),
   /** Never answers. */
   slow: () => undefined,
-  fault: say(500, 'Something broke'),
+  fault: saying(500, 'Something broke'),
   /** Fails once, then is fine again. */
-  shaky: (asked) => (asked.before === 0 ? say(503, 'Back soon')(asked) : fine(asked)),
-  busy: say(429, 'Slower, please', { 'retry-after': '0' }),
+  shaky: (asked) => (asked.before === 0 ? saying(503, 'Back soon')(asked) : fine(asked)),
+  busy: saying(429, 'Slower, please', { 'retry-after': '0' }),
   /** Too busy once. */
-  hurried: (asked) => (asked.before === 0 ? say(429, 'Slower', { 'retry-after': '0' })(asked) : fine(asked)),
+  hurried: (asked) =>
+    asked.before === 0 ? saying(429, 'Slower', { 'retry-after': '0' })(asked) : fine(asked),
   drops: ({ response }) => response.socket?.destroy(),
   /** Knows nothing of HEAD. */
-  'no-head': (asked) => (isHead(asked) ? say(405, 'GET only')(asked) : fine(asked)),
+  'no-head': (asked) => (isHead(asked) ? saying(405, 'GET only')(asked) : fine(asked)),
   /** Says to HEAD that nothing is there, and is wrong. */
-  'head-says-gone': (asked) => (isHead(asked) ? say(404, 'No')(asked) : fine(asked)),
+  'head-says-gone': (asked) => (isHead(asked) ? saying(404, 'No')(asked) : fine(asked)),
   /** Says to HEAD that all is well, and is wrong. */
-  lies: (asked) => (isHead(asked) ? fine(asked) : say(404, 'Page not found')(asked)),
+  lies: (asked) => (isHead(asked) ? fine(asked) : saying(404, 'Page not found')(asked)),
   /** Answers with 200 and a page that says that nothing is there. */
-  'says-gone': say(200, 'Sorry, this page could not be found'),
+  'says-gone': saying(200, 'Sorry, this page could not be found'),
   'to-start': lead(302, () => '/'),
-  'meeting-ended': say(200, 'This meeting has ended'),
-  'meeting-open': say(200, 'Lab section A meets here'),
+  'meeting-ended': saying(200, 'This meeting has ended'),
+  'meeting-open': saying(200, 'Lab section A meets here'),
   /** Leads into the network of whoever asks. */
   'to-private': lead(302, () => 'http://192.168.0.1/admin'),
   'to-loopback': lead(302, () => 'http://127.0.0.1:1/'),

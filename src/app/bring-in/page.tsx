@@ -9,10 +9,12 @@ import { withContext } from '../with-context';
 export const dynamic = 'force-dynamic';
 
 export default function BringInPage() {
-  const known = withContext((context) => ({
-    remembered: rememberedColumns(context),
-    terms: houseTerms(context),
-  }));
+  const known = withContext((context) => {
+    // While files are chosen here, the threads that will read and show them load their programs.
+    context.jobs.makeReady();
+    context.stages.makeReady();
+    return { remembered: rememberedColumns(context), terms: houseTerms(context) };
+  });
   return (
     <>
       <TopBar title="Bring in a shell" />

@@ -115,10 +115,10 @@ export function connectorContract(name: string, setUp: SetUp, runs: number): voi
       const removed = await setting.connector.carryOut({ key: 'away', edits: removalsOf(before) });
       expect(value(removed).outcomes.every(({ is }) => is === 'done')).toBe(true);
       const back = { key: 'back', edits: invertEdits(removalsOf(before)) };
-      const made = value(await setting.connector.carryOut(back));
+      const answer = value(await setting.connector.carryOut(back));
       const told = value(await setting.again().lookUp(back));
-      expect(told?.names).toEqual(made.names);
-      const other = setting.again(made.names);
+      expect(told?.names).toEqual(answer.names);
+      const other = setting.again(answer.names);
       expect(value(await other.read()).shell).toEqual(before);
       await setting.close();
     });

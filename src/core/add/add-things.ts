@@ -303,8 +303,8 @@ class Adder {
     }
     const ourFiles = new Map<string, ShellFile>(this.shell.files.map((f) => [f.path, f]));
     for (const file of this.incoming.files) {
-      const own = ourFiles.get(this.counterpart('file', file.path) ?? '');
-      if (own && !this.newContent.has(file.content)) this.newContent.set(file.content, own.content);
+      const ourFile = ourFiles.get(this.counterpart('file', file.path) ?? '');
+      if (ourFile && !this.newContent.has(file.content)) this.newContent.set(file.content, ourFile.content);
     }
   }
 

@@ -90,71 +90,75 @@ function heldEvents(shell: Shell, incoming: Shell): Held[] {
   });
 }
 
-function heldSetup(shell: Shell, incoming: Shell): Held[] {
-  const held = <T extends { ref: string; title: string }>(
-    type: 'gradeCategory' | 'gradeColumn' | 'bank',
-    ours: readonly T[],
-    theirs: readonly T[],
-    differ: (here: T, there: T) => string[],
-    twinKey: (one: T) => string,
-  ): Held[] => {
-    const byRef = new Map(ours.map((o) => [o.ref, o]));
-    const byKey = new Map(ours.map((o) => [twinKey(o), o]));
-    return theirs.map((one): Held => {
-      const same = byRef.get(one.ref);
-      const twin = byKey.get(twinKey(one));
-      const differences = same
-        ? [
-            ...(titleKey(same.title) === titleKey(one.title)
-              ? []
-              : [`it is called “${one.title}” instead of “${same.title}”`]),
-            ...differ(same, one),
-          ]
-        : [];
-      const verdict = (): Verdict => {
-        if (same) return sameThing(same, differences);
-        if (!twin) return isNew;
-        return { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] };
-      };
-      return {
-        key: incomingKey(type, one.ref),
-        type,
-        ref: one.ref,
-        kind: type,
-        title: one.title,
-        parent: null,
-        ...verdict(),
-      };
-    });
+/** Things of one kind of setup, here and in what comes in, and how two of them are told apart. */
+interface SetupKind<T> {
+  readonly type: 'gradeCategory' | 'gradeColumn' | 'bank';
+  readonly here: readonly T[];
+  readonly incoming: readonly T[];
+  /** In what two of one ref differ, beside their titles. */
+  readonly differences: (here: T, there: T) => string[];
+  /** Equal for two that are the same to whoever looks at them. */
+  readonly twinKey: (one: T) => string;
+}
+
+function heldOf<T extends { ref: string; title: string }>(kind: SetupKind<T>): Held[] {
+  const byRef = new Map(kind.here.map((one) => [one.ref, one]));
+  const byKey = new Map(kind.here.map((one) => [kind.twinKey(one), one]));
+  const verdictOn = (one: T): Verdict => {
+    const same = byRef.get(one.ref);
+    if (same) return sameThing(same, [...titleDifference(same, one), ...kind.differences(same, one)]);
+    const twin = byKey.get(kind.twinKey(one));
+    if (!twin) return isNew;
+    return { standing: 'doubled', counterpart: { ref: twin.ref, title: twin.title }, differences: [] };
   };
-  const number = (a: number | null, b: number | null, what: string) =>
-    a === b || b === null ? [] : [`${what} ${b} instead of ${a ?? 'unknown'}`];
+  return kind.incoming.map((one) => ({
+    key: incomingKey(kind.type, one.ref),
+    type: kind.type,
+    ref: one.ref,
+    kind: kind.type,
+    title: one.title,
+    parent: null,
+    ...verdictOn(one),
+  }));
+}
+
+const titleDifference = (here: { title: string }, there: { title: string }): string[] =>
+  titleKey(here.title) === titleKey(there.title)
+    ? []
+    : [`it is called “${there.title}” instead of “${here.title}”`];
+
+const numberDifference = (here: number | null, there: number | null, what: string): string[] =>
+  here === there || there === null ? [] : [`${what} ${there} instead of ${here ?? 'unknown'}`];
+
+function heldSetup(shell: Shell, incoming: Shell): Held[] {
   const [hereBanks, thereBanks] = [byId(shell), byId(incoming)];
   const bankText = (contents: ReadonlyMap<string, Content>, content: string | null) =>
     textOfContent(contents.get(content ?? ''));
   return [
-    ...held(
-      'gradeCategory',
-      shell.gradeCategories,
-      incoming.gradeCategories,
-      (a, b) => number(a.weight, b.weight, 'weight'),
-      (c) => titleKey(c.title),
-    ),
-    ...held(
-      'gradeColumn',
-      shell.gradeColumns,
-      incoming.gradeColumns,
-      (a, b) => number(a.points, b.points, 'points'),
-      (c) => `${titleKey(c.title)} ${c.points ?? ''}`,
-    ),
-    ...held(
-      'bank',
-      shell.banks,
-      incoming.banks,
-      (a, b) =>
-        bankText(hereBanks, a.content) === bankText(thereBanks, b.content) ? [] : ['its questions differ'],
-      (b) => titleKey(b.title),
-    ),
+    ...heldOf({
+      type: 'gradeCategory',
+      here: shell.gradeCategories,
+      incoming: incoming.gradeCategories,
+      differences: (here, there) => numberDifference(here.weight, there.weight, 'weight'),
+      twinKey: (category) => titleKey(category.title),
+    }),
+    ...heldOf({
+      type: 'gradeColumn',
+      here: shell.gradeColumns,
+      incoming: incoming.gradeColumns,
+      differences: (here, there) => numberDifference(here.points, there.points, 'points'),
+      twinKey: (column) => `${titleKey(column.title)} ${column.points ?? ''}`,
+    }),
+    ...heldOf({
+      type: 'bank',
+      here: shell.banks,
+      incoming: incoming.banks,
+      differences: (here, there) =>
+        bankText(hereBanks, here.content) === bankText(thereBanks, there.content)
+          ? []
+          : ['its questions differ'],
+      twinKey: (bank) => titleKey(bank.title),
+    }),
   ];
 }
 

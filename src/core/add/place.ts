@@ -41,8 +41,8 @@ export function parentFinder(
     if (landing.where === 'module') return landing.ref as ItemRef;
     if (landing.where === 'end') return null;
     for (const ancestor of [...from.ancestors(item)].reverse()) {
-      const own = newRef.get(ancestor.ref) ?? matching(ancestor);
-      if (own !== null) return own;
+      const parent = newRef.get(ancestor.ref) ?? matching(ancestor);
+      if (parent !== null) return parent;
     }
     return null;
   };
@@ -52,15 +52,15 @@ export function parentFinder(
 export function insertInOutline(items: readonly Item[], added: readonly Item[]): Item[] {
   const byParent = new Map<ItemRef | null, Item[]>();
   for (const item of added.filter((i) => i.placed)) collect(byParent, item.parent, item);
-  const made: Item[] = [];
+  const ordered: Item[] = [];
   const children = new Map<ItemRef | null, Item[]>();
   for (const item of items.filter((i) => i.placed)) collect(children, item.parent, item);
   const visit = (parent: ItemRef | null) => {
     for (const item of [...(children.get(parent) ?? []), ...(byParent.get(parent) ?? [])]) {
-      made.push(item);
+      ordered.push(item);
       visit(item.ref);
     }
   };
   visit(null);
-  return [...made, ...items.filter((i) => !i.placed), ...added.filter((i) => !i.placed)];
+  return [...ordered, ...items.filter((i) => !i.placed), ...added.filter((i) => !i.placed)];
 }

@@ -127,7 +127,7 @@ function apartOf(passage: Passage): Apart {
   const known = apart.get(passage);
   if (known) return known;
   const code = passage.marks.filter((m) => m.is === 'code');
-  const made = {
+  const joined = {
     code: joinStretches(code),
     quoted: joinStretches([
       ...code,
@@ -135,8 +135,8 @@ function apartOf(passage: Passage): Apart {
       ...referencesOf(passage),
     ]),
   };
-  apart.set(passage, made);
-  return made;
+  apart.set(passage, joined);
+  return joined;
 }
 
 /** The stretches of a text below a heading such as “References”, up to the next heading. */

@@ -6,10 +6,11 @@ import { fingerprint } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import { word, type CheckRecord, type RawFinding } from './check';
 import { factsOf, type Facts } from './facts';
-import type { CheckId, Family, Finding, SubjectRef, Urgency } from './finding';
+import type { CheckId, Family, Finding, Urgency } from './finding';
 import { defaultHouseRules, type HouseRules } from './house-rules';
 import { staffStoresOf } from './staff-stores';
 import { indexSubjects, type SubjectIndex } from './subjects';
+import { substancesIn, type SubstanceOf } from './substance';
 
 /** What one check came to: answers that are never mixed up. */
 export type CheckOutcome =
@@ -65,6 +66,7 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
   const stores = staffStoresOf(shell, rules.staffStore);
   const facts = factsOf(shell, stores, rules, events, options.probe ?? null);
   const subjects = indexSubjects(shell);
+  const substanceOf = substancesIn(shell, facts);
   const rows: CheckRow[] = [];
   const drafts: Draft[] = [];
   // A check that asks what others found comes after them; the rows stand in the registry's order all the same.
@@ -86,8 +88,9 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
   return { counts: facts.counts, checks: rows, findings: sortFindings(cover(drafts), subjects) };
 
   function runOne(check: CheckRecord): void {
-    const own = rules.checks[check.id] ?? {};
-    if (own['on'] === false) return void rows.push({ check: check.id, outcome: { state: 'switched-off' } });
+    const settings = rules.checks[check.id] ?? {};
+    if (settings['on'] === false)
+      return void rows.push({ check: check.id, outcome: { state: 'switched-off' } });
     const reason = check.notApplicable(shell);
     if (reason !== null)
       return void rows.push({ check: check.id, outcome: { state: 'not-applicable', reason } });
@@ -99,13 +102,13 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
         ...check.find({
           shell: stores.rest,
           facts: only(facts, check.needs),
-          options: check.options.parse(pick(own, check)),
+          options: check.options.parse(pick(settings, check)),
           rules,
         }),
       ];
-      const urgency = (own['urgency'] as Urgency | undefined) ?? check.urgency;
+      const urgency = (settings['urgency'] as Urgency | undefined) ?? check.urgency;
       for (const one of raw) {
-        drafts.push(draft(shell, check, one, urgency, subjects, facts));
+        drafts.push(draft(check, one, urgency, subjects, substanceOf));
         for (const subject of one.subjects) if (subject.type === 'event') events.add(subject.ref);
       }
       rows.push({
@@ -125,16 +128,15 @@ const only = <K extends keyof Facts>(facts: Facts, needs: readonly K[]): Pick<Fa
   return view;
 };
 
-const pick = (own: Readonly<Record<string, unknown>>, check: CheckRecord) =>
-  Object.fromEntries(Object.entries(own).filter(([key]) => key in check.options.shape));
+const pick = (settings: Readonly<Record<string, unknown>>, check: CheckRecord) =>
+  Object.fromEntries(Object.entries(settings).filter(([key]) => key in check.options.shape));
 
 function draft(
-  shell: Shell,
   check: CheckRecord,
   raw: RawFinding<Record<string, string>>,
   urgency: Urgency,
   index: SubjectIndex,
-  facts: Facts,
+  substanceOf: SubstanceOf,
 ): Draft {
   const refs = [...raw.subjects].sort((a, b) => index.order(a) - index.order(b));
   return {
@@ -160,32 +162,9 @@ function draft(
       remedy: raw.remedy,
       coveredBy: null,
       batch: raw.batch ?? '',
-      substance: fingerprint(check.id, ...refs.map((s) => substanceOf(shell, s, facts)).sort()),
+      substance: substanceOf(check.id, refs),
     },
   };
-}
-
-/** An index of a shell, made when it is first asked for. */
-function indexed<T>(make: (shell: Shell) => Map<string, T>): (shell: Shell) => ReadonlyMap<string, T> {
-  const made = new WeakMap<Shell, Map<string, T>>();
-  return (shell) => {
-    let index = made.get(shell);
-    if (!index) made.set(shell, (index = make(shell)));
-    return index;
-  };
-}
-const hashesOf = indexed((shell) => new Map(shell.files.map((f) => [f.path as string, f.sha256 as string])));
-const titlesOf = indexed((shell) => new Map(shell.events.map((e) => [e.ref as string, e.title])));
-
-/** What a subject says, so that a decision is found again after a copy gave it another ref. */
-function substanceOf(shell: Shell, subject: SubjectRef, facts: Facts): string {
-  if (subject.type === 'item') {
-    const item = facts.outline.byRef.get(subject.ref as never);
-    if (item) return facts.contentKeys.substance(item);
-  }
-  if (subject.type === 'file') return hashesOf(shell).get(subject.ref) ?? subject.ref;
-  if (subject.type === 'event') return titlesOf(shell).get(subject.ref) ?? subject.ref;
-  return `${subject.type} ${subject.ref}`;
 }
 
 /** A finding is covered by another that settles all it is about; what stays may be among its subjects. */

@@ -21,7 +21,7 @@ function streamShell() {
   for (const name of ['ford.png', 'map.png', 'unused.png']) composer.file(name, name);
   return composer.shell();
 }
-const say = (chain: Chain | null) =>
+const lines = (chain: Chain | null) =>
   chain?.map(({ title, path, isShown, leads }) =>
     [[...path, title].join(' › '), isShown === false ? '(hidden)' : '', leads ?? '']
       .filter(Boolean)
@@ -35,18 +35,18 @@ describe('the chain that leads to a thing', () => {
   const alone = shell.items.find((item) => item.title === 'Alone')?.ref ?? '';
 
   test('goes from the outline over pages outside it', () => {
-    expect(say(chainTo({ type: 'file', ref: 'ford.png' }))).toEqual([
+    expect(lines(chainTo({ type: 'file', ref: 'ford.png' }))).toEqual([
       'Week 3 › Reading the gauge links to',
       'Field guide shows',
       'ford.png',
     ]);
-    expect(say(chainTo({ type: 'item', ref: guide }))).toEqual([
+    expect(lines(chainTo({ type: 'item', ref: guide }))).toEqual([
       'Week 3 › Reading the gauge links to',
       'Field guide',
     ]);
   });
   test('begins at something hidden only where nothing shown leads there', () => {
-    expect(say(chainTo({ type: 'file', ref: 'map.png' }))).toEqual([
+    expect(lines(chainTo({ type: 'file', ref: 'map.png' }))).toEqual([
       'Old notes (hidden) links to',
       'map.png',
     ]);

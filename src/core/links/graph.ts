@@ -61,11 +61,11 @@ export interface LinkGraph {
   readonly read: AddressReader;
 }
 
-const made = new WeakMap<readonly Content[], { shell: Shell; graph: LinkGraph }>();
+const graphs = new WeakMap<readonly Content[], { shell: Shell; graph: LinkGraph }>();
 
 /** The link graph of a shell; kept as long as nothing that it is made of changed. */
 export function linkGraphOf(shell: Shell): LinkGraph {
-  const known = made.get(shell.contents);
+  const known = graphs.get(shell.contents);
   if (
     known &&
     known.shell.items === shell.items &&
@@ -74,82 +74,92 @@ export function linkGraphOf(shell: Shell): LinkGraph {
   )
     return known.graph;
   const graph = buildLinkGraph(shell);
-  made.set(shell.contents, { shell, graph });
+  graphs.set(shell.contents, { shell, graph });
   return graph;
 }
 
 function buildLinkGraph(shell: Shell): LinkGraph {
-  const nodes = nodesByPath(shell);
-  const paths = indexPaths(nodes.keys());
-  const read = addressReader(paths);
-  const outgoing = new Map<NodeKey, Edge[]>();
-  const incoming = new Map<NodeKey, Edge[]>();
-  const broken: BrokenAddress[] = [];
-  const add = (edge: Edge) => {
-    if (edge.from === edge.to) return;
-    collect(outgoing, edge.from, edge);
-    collect(incoming, edge.to, edge);
-  };
-  const addAddresses = (from: NodeKey, at: FilePath, scan: Markup, text: number) => {
-    for (const address of scan.addresses) {
-      const base = address.context === 'css' && address.tag === '' ? null : scan.base;
-      const meaning = read(address.value, at, base);
-      if (meaning.to !== 'package') continue;
-      const to = meaning.found === null ? null : (nodes.get(meaning.found) ?? null);
-      if (to === null) {
-        broken.push({ from, attribute: address.attribute, asked: meaning.asked, written: address.value });
-        continue;
-      }
-      add({
-        kind: 'address',
-        from,
-        to,
-        text,
-        attribute: address.attribute,
-        context: address.context,
-        start: address.start,
-        end: address.end,
-        tail: meaning.tail,
-        token: meaning.token,
-        based: base !== null,
-      });
-    }
-  };
-
-  const known = new Set(shell.contents.map((c) => c.id));
-  const bankByIdent = new Map(shell.contents.filter((c) => c.bankIdent).map((c) => [c.bankIdent, c.id]));
+  const draft = new GraphDraft(shell);
   for (const item of shell.items)
-    if (item.content && known.has(item.content))
-      add({ kind: 'place', from: itemNode(item.ref), to: contentNode(item.content) });
-  for (const content of shell.contents) {
+    if (item.content && draft.contents.has(item.content))
+      draft.add({ kind: 'place', from: itemNode(item.ref), to: contentNode(item.content) });
+  for (const content of shell.contents) draft.addContent(content);
+  for (const file of shell.files) draft.addFile(file);
+  for (const entry of shell.entries) draft.addEntry(entry);
+  const { nodes, outgoing, incoming, broken, paths, read } = draft;
+  return { outgoing, incoming, broken, paths, read, nodeOfPath: (path) => nodes.get(path) ?? null };
+}
+
+/** A link graph while it is built. */
+class GraphDraft {
+  readonly outgoing = new Map<NodeKey, Edge[]>();
+  readonly incoming = new Map<NodeKey, Edge[]>();
+  readonly broken: BrokenAddress[] = [];
+  readonly nodes: ReadonlyMap<FilePath, NodeKey>;
+  readonly paths: PathIndex;
+  readonly read: AddressReader;
+  readonly contents: ReadonlyMap<ContentId, Content>;
+  private readonly bankByIdent: ReadonlyMap<string | null, ContentId>;
+
+  constructor(shell: Shell) {
+    this.nodes = nodesByPath(shell);
+    this.paths = indexPaths(this.nodes.keys());
+    this.read = addressReader(this.paths);
+    this.contents = new Map(shell.contents.map((content) => [content.id, content]));
+    this.bankByIdent = new Map(shell.contents.filter((c) => c.bankIdent).map((c) => [c.bankIdent, c.id]));
+  }
+
+  addContent(content: Content): void {
     const from = contentNode(content.id);
     for (const dependency of content.dependencies)
-      if (known.has(dependency)) add({ kind: 'dependency', from, to: contentNode(dependency) });
+      if (this.contents.has(dependency)) this.add({ kind: 'dependency', from, to: contentNode(dependency) });
     for (const ident of content.bankRefs) {
-      const bank = bankByIdent.get(ident);
-      if (bank) add({ kind: 'bank', from, to: contentNode(bank) });
+      const bank = this.bankByIdent.get(ident);
+      if (bank) this.add({ kind: 'bank', from, to: contentNode(bank) });
     }
-    if (content.textPath) {
-      const at = content.textPath;
-      scansOfContent(content).forEach((scan, index) => addAddresses(from, at, scan, index));
-    }
+    const { textPath } = content;
+    if (!textPath) return;
+    scansOfContent(content).forEach((scan, text) => this.addAddresses(from, textPath, scan, text));
   }
-  const contents = new Map(shell.contents.map((c) => [c.id, c]));
-  for (const file of shell.files) {
+
+  addFile(file: ShellFile): void {
     const node = fileNode(file.path);
-    add({ kind: 'owns', from: contentNode(file.content), to: node });
+    this.add({ kind: 'owns', from: contentNode(file.content), to: node });
     // Whoever opens a resource's main file gets what the resource depends on.
-    if (contents.get(file.content)?.href === file.path)
-      add({ kind: 'owns', from: node, to: contentNode(file.content) });
+    if (this.contents.get(file.content)?.href === file.path)
+      this.add({ kind: 'owns', from: node, to: contentNode(file.content) });
     const scan = scanOfFile(file);
-    if (scan) addAddresses(node, file.path, scan, 0);
+    if (scan) this.addAddresses(node, file.path, scan, 0);
   }
-  for (const entry of shell.entries) {
+
+  addEntry(entry: Shell['entries'][number]): void {
     const scan = scanOfEntry(entry);
-    const from = nodes.get(entry.path) ?? entryNode(entry.path);
-    if (scan) addAddresses(from, entry.path, scan, 0);
+    const from = this.nodes.get(entry.path) ?? entryNode(entry.path);
+    if (scan) this.addAddresses(from, entry.path, scan, 0);
   }
-  return { outgoing, incoming, broken, paths, read, nodeOfPath: (path) => nodes.get(path) ?? null };
+
+  add(edge: Edge): void {
+    if (edge.from === edge.to) return;
+    collect(this.outgoing, edge.from, edge);
+    collect(this.incoming, edge.to, edge);
+  }
+
+  /** Adds the addresses of one text, which stands in the file `at`; those that lead nowhere are broken. */
+  private addAddresses(from: NodeKey, at: FilePath, scan: Markup, text: number): void {
+    for (const address of scan.addresses) {
+      const base = address.context === 'css' && address.tag === '' ? null : scan.base;
+      const meaning = this.read(address.value, at, base);
+      if (meaning.to !== 'package') continue;
+      const { attribute, context, start, end, value } = address;
+      const { asked, found, tail, token } = meaning;
+      const to = found === null ? null : (this.nodes.get(found) ?? null);
+      if (to === null) this.broken.push({ from, attribute, asked, written: value });
+      else {
+        const based = base !== null;
+        this.add({ kind: 'address', from, to, text, attribute, context, start, end, tail, token, based });
+      }
+    }
+  }
 }
 
 function nodesByPath(shell: Shell): Map<FilePath, NodeKey> {

@@ -37,8 +37,10 @@ export function indexPaths(paths: Iterable<FilePath>): PathIndex {
     if (exact.has(path)) return filePath(path);
     return folded.get(foldedPath(path)) ?? null;
   };
+  const lookDecoded = (path: string) => (path.includes('%') ? look(decodePath(path)) : null);
+  const find = (path: string) => look(path) ?? lookDecoded(path);
   return {
-    find: (path) => look(path) ?? look(decodePath(path)),
+    find,
     findBelowFolder(path) {
       const found = [...folders].map(
         (folder) => look(`${folder}/${path}`) ?? look(`${folder}/${decodePath(path)}`),
@@ -58,6 +60,7 @@ export const singleSlashes = (path: string): string =>
 
 /** Percent-decodes a path; a spelling that is no UTF-8 stays as it is. */
 export function decodePath(path: string): string {
+  if (!path.includes('%')) return path;
   try {
     return decodeURIComponent(path);
   } catch {
@@ -105,8 +108,8 @@ export function readAddress(value: string, at: FilePath, base: string | null, pa
   if (token) {
     const rest = value.slice(token[0].length);
     const { path, query, fragment } = splitReference(rest);
-    const own = at.slice(0, at.lastIndexOf('/') + 1);
-    const readings = path.startsWith('/') ? [path.slice(1), own + path.slice(1)] : [own + path, path];
+    const folder = at.slice(0, at.lastIndexOf('/') + 1);
+    const readings = path.startsWith('/') ? [path.slice(1), folder + path.slice(1)] : [folder + path, path];
     return look(readings, query, fragment, paths, true);
   }
   const text = value.replace(/\\/g, '/').replace(/[\t\n\r]/g, '');
@@ -115,9 +118,9 @@ export function readAddress(value: string, at: FilePath, base: string | null, pa
   if (base !== null && hasHost.test(base)) return { to: 'outside', url: againstHost(text, base) };
   if (text.startsWith('/')) return { to: 'host-path' };
   if (text.startsWith('#')) return { to: 'itself' };
-  const own = { scheme: null, authority: null, path: `/${at}`, query: null, fragment: null };
-  let from = own;
-  if (base !== null) from = { ...resolveReference(own, base), query: null, fragment: null } as typeof own;
+  const here = { scheme: null, authority: null, path: `/${at}`, query: null, fragment: null };
+  let from = here;
+  if (base !== null) from = { ...resolveReference(here, base), query: null, fragment: null } as typeof here;
   const { query, fragment, path: written } = splitReference(text);
   if (written === '' && base === null) return { to: 'itself' };
   const depth = from.path.split('/').length - 2;

@@ -9,7 +9,11 @@ export interface UriParts {
 
 const reference = /^(?:([^:/?#]+):)?(?:\/\/([^/?#]*))?([^?#]*)(?:\?([^#]*))?(?:#(.*))?$/s;
 
+/** Most references are a path and nothing else. */
+const isPathAlone = (text: string): boolean => !/[:?#]/.test(text) && !text.startsWith('//');
+
 export function splitReference(text: string): UriParts {
+  if (isPathAlone(text)) return { scheme: null, authority: null, path: text, query: null, fragment: null };
   const m = reference.exec(text);
   return {
     scheme: m?.[1] ?? null,

@@ -101,9 +101,9 @@ const kept = new WeakMap<object, Markup>();
 function once(owner: object, scan: () => Markup): Markup {
   const known = kept.get(owner);
   if (known) return known;
-  const made = scan();
-  kept.set(owner, made);
-  return made;
+  const scanned = scan();
+  kept.set(owner, scanned);
+  return scanned;
 }
 
 const markupOf = (html: string): Markup => {

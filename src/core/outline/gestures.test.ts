@@ -130,11 +130,11 @@ test('weeks that the alphabet sorted stand in the order of their numbers again',
 
 test('the order in which things were made', () => {
   const shell = shellOf('B', 'A');
-  const made = shell.items.map((item, n) => ({
+  const items = shell.items.map((item, n) => ({
     ...item,
     created: `2025-08-2${9 - n}T08:00:00` as LocalDateTime,
   }));
-  const dated = { ...shell, items: made };
+  const dated = { ...shell, items: items };
   expect(after(dated, sortSiblings(dated, refs('A', 'B'), 'making'))).toEqual(['A', 'B']);
 });
 
@@ -238,12 +238,12 @@ test('a file gets an item in the module that its name says, or in a named one', 
   const steps = placeFilesByNumber(shell, files);
   expect(after(shell, steps)).toEqual(['# Week 3: Stage', '  week 3 slides']);
   const all = [...steps, ...placeFiles(files.slice(1), null)];
-  const made = makeSteps(
+  const result = makeSteps(
     shell,
     all.map((step) => ({ ...step, from: 'hand' })),
   );
-  if (!made.ok) throw new Error(made.trouble.message);
-  const run = runPlan(shell, made.value, rules);
+  if (!result.ok) throw new Error(result.trouble.message);
+  const run = runPlan(shell, result.value, rules);
   expect(run.after.items.map(({ kind, title, content }) => [kind, title, content])).toEqual([
     ['module', 'Week 3: Stage', null],
     ['file', 'week 3 slides', shell.files[0]?.content],
@@ -266,12 +266,12 @@ test.each([
       content.href === 'pictures/part.png' ? { ...content, href: null } : content,
     ),
   };
-  const made = makeSteps(
+  const result = makeSteps(
     shell,
     placeFiles([{ path, ref: 'f' }], null).map((s) => ({ ...s, from: 'hand' })),
   );
-  if (!made.ok) throw new Error(made.trouble.message);
-  expect(runPlan(shell, made.value, rules).results.map((result) => result.reason)).toEqual([
+  if (!result.ok) throw new Error(result.trouble.message);
+  expect(runPlan(shell, result.value, rules).results.map(({ reason: told }) => told)).toEqual([
     expect.stringMatching(reason),
   ]);
 });

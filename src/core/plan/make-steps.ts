@@ -17,17 +17,17 @@ export function makeSteps(shell: Shell, written: readonly WrittenStep[]): Result
   const steps: Step[] = [];
   let now = shell;
   for (const group of groupsOf(written)) {
-    const made: Step[] = [];
+    const batch: Step[] = [];
     for (const one of group) {
       const step = makeStep(now, one);
       if (!step.ok) {
         const place = written.indexOf(one) + 1;
         return bad(step.trouble.code, `Step ${place} of the plan: ${step.trouble.message}`);
       }
-      made.push(step.value);
+      batch.push(step.value);
     }
-    append(steps, made);
-    now = runBatch(now, made, context).shell;
+    append(steps, batch);
+    now = runBatch(now, batch, context).shell;
   }
   return good(steps);
 }

@@ -1,6 +1,7 @@
 import type { Shell } from '@/core/shell/model';
 import { diffShells } from '@/core/edits/diff-shells';
 import { digest } from '@/core/shell/digest';
+import type { StepResult } from './results';
 import { runPlan, type PlanRun, type RunRules } from './run-plan';
 import { withTargets, type AnyTarget, type Step } from './step';
 import type { ActionName } from './actions/registry';
@@ -34,18 +35,22 @@ const lastCounts = new Set<ActionName>([
 
 /**
  * The steps that really do something, said in the shortest way: what is blocked or does nothing is left out, a deletion
- * swallows what was done to its target before, of two moves the last is left. Nothing is shortened where the shell would
- * come out otherwise.
+ * swallows what was done to its target before, of two moves the last is left. Nothing is left out or shortened where the
+ * shell would come out otherwise: each shorter way is run on its own first.
  */
 export function normalise(shell: Shell, run: PlanRun, rules: RunRules): readonly Step[] {
-  const done = run.results.filter((result) => result.outcome === 'done').map((result) => result.step);
+  const done = run.results.filter(isDone).map((result) => result.step);
+  const comesToTheSame = (steps: readonly Step[]): boolean => {
+    const again = runPlan(shell, steps, rules);
+    return again.results.every(isDone) && !diffShells(again.after, run.after).length;
+  };
   const shorter = shorten(done);
-  if (shorter === done) return done;
-  const again = runPlan(shell, shorter, rules);
-  const isSame =
-    again.results.every((r) => r.outcome === 'done') && !diffShells(again.after, run.after).length;
-  return isSame ? shorter : done;
+  if (shorter !== done && comesToTheSame(shorter)) return shorter;
+  const isWhole = done.length === run.results.length;
+  return isWhole || comesToTheSame(done) ? done : run.steps;
 }
+
+const isDone = ({ outcome }: StepResult): boolean => outcome === 'done';
 
 function shorten(steps: readonly Step[]): readonly Step[] {
   const deleted = new Set<string>();

@@ -65,9 +65,12 @@ function isSound(shell: Shell, run: PlanRun): void {
 
 /** Steps normalised and not normalised end in the same shell, and every normalised step does something. */
 function endsTheSameNormalised(shell: Shell, run: PlanRun): void {
-  const again = runPlan(shell, normalise(shell, run, rules), rules);
+  const normalised = normalise(shell, run, rules);
+  const again = runPlan(shell, normalised, rules);
   expect(diffShells(again.after, run.after)).toEqual([]);
-  expect(again.results.filter((r) => r.outcome !== 'done')).toEqual([]);
+  // Where nothing can be left out the steps stay as they are, with what is told of them.
+  if (normalised === run.steps) expect(again.results).toEqual(run.results);
+  else expect(again.results.filter((r) => r.outcome !== 'done')).toEqual([]);
 }
 
 /** Two halves of a plan, run one after another, equal the whole; what is done in one go is not cut. */

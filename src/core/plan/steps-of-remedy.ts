@@ -7,15 +7,15 @@ import type { Step } from './step';
 export function stepOfFinding(shell: Shell, finding: Pick<Finding, 'id' | 'remedy'>): Step | null {
   const { remedy, id } = finding;
   if (!remedy) return null;
-  const made = makeStep(shell, {
+  const result = makeStep(shell, {
     action: remedy.action,
     targets: remedy.targets,
     params: { ...remedy.params },
     from: id,
   });
   // A check that proposes what no action understands is a fault of ours.
-  if (!made.ok) throw new Error(`${id}: ${made.trouble.message}`);
-  return made.value;
+  if (!result.ok) throw new Error(`${id}: ${result.trouble.message}`);
+  return result.value;
 }
 
 export const stepsOfFindings = (shell: Shell, findings: readonly Pick<Finding, 'id' | 'remedy'>[]): Step[] =>

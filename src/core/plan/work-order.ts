@@ -106,8 +106,8 @@ function moveWords({ shell, title, params }: Asked): Words {
 
 /** An action without words of its own is told by its label and what it sets. */
 function wordsFor(action: ActionName, asked: Asked): Words {
-  const own = wordsByAction[action];
-  if (own) return own(asked);
+  const ownWords = wordsByAction[action];
+  if (ownWords) return ownWords(asked);
   return {
     what: `${actionOf(action).label} “${asked.title}”${sayParams(asked.params)}.`,
     lookFor: 'It is as written here when the page is opened again.',

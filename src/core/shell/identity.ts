@@ -33,7 +33,7 @@ export interface TermDoubt {
 export function termDoubts(shell: Named): TermDoubt[] {
   const { term } = shell;
   if (!term.title && !term.start) return [];
-  const own = ownTerm({ term, schoolYear: shell.schoolYear ?? null });
+  const ownMeaning = ownTerm({ term, schoolYear: shell.schoolYear ?? null });
   const is = term.title || `${term.start} to ${term.end ?? 'an unknown day'}`;
   const places = [
     { where: 'package title', text: shell.frame.title },
@@ -41,17 +41,20 @@ export function termDoubts(shell: Named): TermDoubt[] {
     { where: 'code', text: shell.code.replace(/[-_.]+/g, ' ') },
   ] as const;
   return places.flatMap(({ where, text }) =>
-    [...namedTerms(text, english), ...(own.year === null ? [] : shortTerms(text, english, own.year))]
-      .filter((n) => own.isOther(n.means))
+    [
+      ...namedTerms(text, english),
+      ...(ownMeaning.year === null ? [] : shortTerms(text, english, ownMeaning.year)),
+    ]
+      .filter((n) => ownMeaning.isOther(n.means))
       .map((n) => ({ where, text, says: n.says, is })),
   );
 }
 
 /** Codes of other courses in a title, where the shell has a code that they can be told from. */
 function otherCodes(title: string, code: string): IdentityDoubt[] {
-  const own = ownCode(code);
-  return own
-    ? otherCourses(courseCodes(title), own).map(({ start, end }) => ({
+  const shellCode = ownCode(code);
+  return shellCode
+    ? otherCourses(courseCodes(title), shellCode).map(({ start, end }) => ({
         what: 'code',
         says: title.slice(start, end),
         is: code,

@@ -3,9 +3,9 @@ import type { LocalDateTime } from '@/core/time/local-date';
 import { countMonths, timeBars, type MonthCount } from './months';
 
 const at = (text: string) => text as LocalDateTime;
-const month = (text: string, made: number, changed = 0, due = 0): MonthCount => ({
+const month = (text: string, created: number, changed = 0, due = 0): MonthCount => ({
   month: text,
-  made,
+  made: created,
   changed,
   due,
 });

@@ -15,14 +15,14 @@ export interface Outline {
   isShown(item: Item): boolean;
 }
 
-const made = new WeakMap<readonly Item[], Outline>();
+const outlines = new WeakMap<readonly Item[], Outline>();
 
 /** The outline of a shell; the same item list gives the same object. */
 export function outlineOf(shell: Pick<Shell, 'items'>): Outline {
-  const known = made.get(shell.items);
+  const known = outlines.get(shell.items);
   if (known) return known;
   const outline = buildOutline(shell.items);
-  made.set(shell.items, outline);
+  outlines.set(shell.items, outline);
   return outline;
 }
 

@@ -2,7 +2,7 @@ import { bareShell } from './bare-shell';
 import { digest } from './digest';
 import type { Shell } from './model';
 
-const made = new WeakMap<Shell, string>();
+const fingerprints = new WeakMap<Shell, string>();
 
 /** What a fingerprint is made of, in the words that name a difference; texts are named by their hash. */
 const parts: Readonly<Record<string, (shell: Shell) => unknown>> = {
@@ -19,10 +19,10 @@ const parts: Readonly<Record<string, (shell: Shell) => unknown>> = {
  * It has a piece for each part, `outline:1a2b3c4d5e`, so that a difference can be named.
  */
 export function shellFingerprint(shell: Shell): string {
-  const known = made.get(shell);
+  const known = fingerprints.get(shell);
   if (known !== undefined) return known;
   const print = bareFingerprint(bareShell(shell, digest));
-  made.set(shell, print);
+  fingerprints.set(shell, print);
   return print;
 }
 

@@ -37,13 +37,13 @@ export function ownCode(code: string): OwnCode | null {
 }
 
 /** Those built as the shell's own code is, so many letters and so many digits, that are another course's. */
-export const otherCourses = (codes: readonly CourseCode[], own: OwnCode): CourseCode[] =>
+export const otherCourses = (codes: readonly CourseCode[], shellCode: OwnCode): CourseCode[] =>
   codes.filter(
     (c) =>
-      c.letters.length === own.letters.length &&
-      c.digits.length === own.digits.length &&
+      c.letters.length === shellCode.letters.length &&
+      c.digits.length === shellCode.digits.length &&
       !noCourses.has(c.letters) &&
-      (c.letters !== own.letters || c.digits !== own.digits),
+      (c.letters !== shellCode.letters || c.digits !== shellCode.digits),
   );
 
 function codeOf(match: RegExpExecArray): CourseCode {

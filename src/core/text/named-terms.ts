@@ -19,10 +19,10 @@ interface Patterns {
   readonly numbered: RegExp;
   readonly hint: RegExp;
 }
-const made = new WeakMap<Language, Patterns>();
+const patternsByLanguage = new WeakMap<Language, Patterns>();
 
 function patternsOf(language: Language): Patterns {
-  const known = made.get(language);
+  const known = patternsByLanguage.get(language);
   if (known) return known;
   const seasons = Object.keys(language.seasons).join('|');
   const terms = language.termWords.join('|');
@@ -44,7 +44,7 @@ function patternsOf(language: Language): Patterns {
       `${[...Object.keys(language.seasons), ...language.termWords].map(anyCapitals).join('|')}|(?:19|20)\\d{2}\\s?[-–/]\\s?\\d{2}`,
     ),
   };
-  made.set(language, patterns);
+  patternsByLanguage.set(language, patterns);
   return patterns;
 }
 

@@ -41,9 +41,9 @@ test('estimates stay within the binomial error for 100 places', () => {
     let truth = 0;
     for (let round = 0; round < 60; round += 1) {
       const shared = Array.from({ length: Math.round(400 * target) }, () => Math.floor(next() * 2 ** 50));
-      const own = (n: number) => Array.from({ length: n }, () => Math.floor(next() * 2 ** 50));
+      const unshared = (n: number) => Array.from({ length: n }, () => Math.floor(next() * 2 ** 50));
       const rest = Math.round((400 - shared.length) / 2);
-      const [a, b] = [new Set([...shared, ...own(rest)]), new Set([...shared, ...own(rest)])];
+      const [a, b] = [new Set([...shared, ...unshared(rest)]), new Set([...shared, ...unshared(rest)])];
       truth += jaccard(a, b) / 60;
       estimates.push(estimate(signatureOf(a, 100), signatureOf(b, 100)));
     }

@@ -72,14 +72,14 @@ function labelledByLetter(text: string): { label: string; letter: string; form: 
 }
 
 /** A label that only the shell's own way of naming makes one: U2, Unit B. */
-function ownLabel(text: string, own: OwnLabels): NumberLabel | null {
+function ownLabel(text: string, shellLabels: OwnLabels): NumberLabel | null {
   const lettered = labelledByLetter(text);
-  if (lettered && own.lettered.has(lettered.label)) {
+  if (lettered && shellLabels.lettered.has(lettered.label)) {
     const { label, form, letter, end } = lettered;
     return { label, form, numbers: [letter.charCodeAt(0) - 64], end };
   }
   const [whole = '', initial = '', number = ''] = initialBefore.exec(text) ?? [];
-  const label = own.initials.get(initial.toLowerCase());
+  const label = shellLabels.initials.get(initial.toLowerCase());
   if (label === undefined) return null;
   const space = /\s/.test(whole.trim()) ? ' ' : '';
   return {
@@ -91,9 +91,9 @@ function ownLabel(text: string, own: OwnLabels): NumberLabel | null {
 }
 
 /** The label and number that a title begins with; null where it has none. Roman numbers up to 89 are read. */
-export function numberLabel(title: string, own: OwnLabels = noOwnLabels): NumberLabel | null {
+export function numberLabel(title: string, shellLabels: OwnLabels = noOwnLabels): NumberLabel | null {
   const text = title.normalize('NFKC');
-  const ofTheShell = ownLabel(text, own);
+  const ofTheShell = ownLabel(text, shellLabels);
   if (ofTheShell) return ofTheShell;
   const found = labelled.exec(text);
   if (!found) {

@@ -22,12 +22,13 @@ const firstMonth: Readonly<Record<Season, number>> = { winter: 1, spring: 1, sum
 /** Reads the shell's own term from its title, and from its days where the title does not say. */
 export function ownTerm(shell: Pick<Shell, 'term' | 'schoolYear'>): OwnTerm {
   const { term } = shell;
-  const own = namedTerms(term.title, english).map((n) => n.means);
-  const season = own.find((m) => m.kind === 'season');
-  const numbered = own.find((m) => m.kind === 'numbered');
+  const meanings = namedTerms(term.title, english).map((n) => n.means);
+  const season = meanings.find((m) => m.kind === 'season');
+  const numbered = meanings.find((m) => m.kind === 'numbered');
   const start = term.start;
   const startYear = start ? Number(start.slice(0, 4)) : (season?.year ?? numbered?.year ?? null);
-  const academic = academicYearOf(term, shell.schoolYear) ?? own.find((m) => m.kind === 'year')?.from ?? null;
+  const academic =
+    academicYearOf(term, shell.schoolYear) ?? meanings.find((m) => m.kind === 'year')?.from ?? null;
   // Where spring begins in August or later, the year's seasons come in the southern order.
   const southern = season?.season === 'spring' && start !== null && Number(start.slice(5, 7)) >= 8;
   const order = (s: Season) => (southern ? (seasonOrder[s] + 2) % 4 : seasonOrder[s]);

@@ -70,11 +70,11 @@ test('what was said stays, what nobody said is filled in, and the note says from
       where: '',
     },
   ]);
-  const own = shell({
+  const termed = shell({
     term: { title: 'My spring', start: spring.start, end: spring.end },
     noClassDays: [day('2027-04-02')],
   });
-  expect(withHouseTerm(own, terms)).toEqual({ shell: own, notes: [] });
+  expect(withHouseTerm(termed, terms)).toEqual({ shell: termed, notes: [] });
   expect(withHouseTerm(shell({ asOf: day('2027-12-01') }), terms).notes).toEqual([]);
   expect(withHouseTerm(shell({}), []).notes).toEqual([]);
 });

@@ -104,54 +104,50 @@ async function listEntries(
   name: string,
   limits: ArchiveLimits,
 ): Promise<Result<Archive>> {
-  const notes: IntakeNote[] = [];
-  const found = new Map<FilePath, Spot>();
-  const folded = new Map<string, FilePath>();
-  let total = 0;
-  let packed = 0;
+  const list = new EntryList(limits);
   for await (const entry of zip.eachEntry()) {
-    const raw = entry as unknown as { fileName: Buffer; extraFields: Entry['extraFields'] };
-    const path = yauzl.getFileNameLowLevel(entry.generalPurposeBitFlag, raw.fileName, raw.extraFields, false);
-    if (path.endsWith('/')) continue;
-    const problem = refusal(entry, path, limits);
-    if (problem) {
-      notes.push({ ...problem, where: path });
-      continue;
-    }
-    if (found.has(filePath(path))) {
-      notes.push({
-        code: 'same-name-twice',
-        message: 'stands twice in the archive; the first one is read',
-        where: path,
-      });
-      continue;
-    }
-    const fold = path.normalize('NFC').toLowerCase();
-    const other = folded.get(fold);
-    if (other)
-      notes.push({
-        code: 'names-differ-by-case',
-        message: `differs only in case from “${other}”`,
-        where: path,
-      });
-    folded.set(fold, filePath(path));
-    total += entry.uncompressedSize;
-    packed += entry.compressedSize;
-    if (packed > size) {
+    list.add(entry);
+    const trouble = troubleOfSizes(list, size, name, limits);
+    if (trouble) {
       zip.close();
-      return bad(
-        'overlapping-entries',
-        `“${name}” is made to unpack the same bytes many times over, which no export does; it is not read.`,
-      );
+      return trouble;
     }
-    if (total > limits.unpackedBytes) {
-      zip.close();
-      return bad(
-        'too-large-unpacked',
-        `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`,
-      );
-    }
-    found.set(filePath(path), {
+  }
+  const { spots, notes } = list;
+  return good({
+    entries: [...spots].map(([path, { bytes, packedBytes }]) => ({ path, bytes, packedBytes })),
+    notes,
+    read: (path) => readWhole(window, spots.get(path), path),
+    hash: (path, each) => hashEntry(window, spots.get(path), path, each),
+    close: () => zip.close(),
+  });
+}
+
+/** What of a zip's list of contents is read, and what is told of the rest. */
+class EntryList {
+  readonly notes: IntakeNote[] = [];
+  readonly spots = new Map<FilePath, Spot>();
+  /** Bytes of what is read, unpacked and as they lie in the archive. */
+  unpackedBytes = 0;
+  packedBytes = 0;
+  private readonly byFoldedPath = new Map<string, FilePath>();
+
+  constructor(private readonly limits: ArchiveLimits) {}
+
+  add(entry: Entry): void {
+    const path = pathOf(entry);
+    if (path.endsWith('/')) return;
+    const problem = refusal(entry, path, this.limits);
+    if (problem) return void this.notes.push({ ...problem, where: path });
+    if (this.spots.has(filePath(path)))
+      return this.note('same-name-twice', 'stands twice in the archive; the first one is read', path);
+    const folded = path.normalize('NFC').toLowerCase();
+    const other = this.byFoldedPath.get(folded);
+    if (other) this.note('names-differ-by-case', `differs only in case from “${other}”`, path);
+    this.byFoldedPath.set(folded, filePath(path));
+    this.unpackedBytes += entry.uncompressedSize;
+    this.packedBytes += entry.compressedSize;
+    this.spots.set(filePath(path), {
       bytes: entry.uncompressedSize,
       packedBytes: entry.compressedSize,
       deflated: entry.compressionMethod === 8,
@@ -159,13 +155,35 @@ async function listEntries(
       header: entry.relativeOffsetOfLocalHeader,
     });
   }
-  return good({
-    entries: [...found].map(([path, { bytes, packedBytes }]) => ({ path, bytes, packedBytes })),
-    notes,
-    read: (path) => readWhole(window, found.get(path), path),
-    hash: (path, each) => hashEntry(window, found.get(path), path, each),
-    close: () => zip.close(),
-  });
+
+  private note(code: string, message: string, where: string): void {
+    this.notes.push({ code, message, where });
+  }
+}
+
+function pathOf(entry: Entry): string {
+  // The types of the library do not say that names are bytes where it is told not to decode them.
+  const raw = entry as unknown as { fileName: Buffer; extraFields: Entry['extraFields'] };
+  return yauzl.getFileNameLowLevel(entry.generalPurposeBitFlag, raw.fileName, raw.extraFields, false);
+}
+
+function troubleOfSizes(
+  list: EntryList,
+  size: number,
+  name: string,
+  limits: ArchiveLimits,
+): Result<never> | null {
+  if (list.packedBytes > size)
+    return bad(
+      'overlapping-entries',
+      `“${name}” is made to unpack the same bytes many times over, which no export does; it is not read.`,
+    );
+  if (list.unpackedBytes > limits.unpackedBytes)
+    return bad(
+      'too-large-unpacked',
+      `“${name}” unpacks to more than ${limits.unpackedBytes} bytes; Currycomb does not read packages that large.`,
+    );
+  return null;
 }
 
 function refusal(

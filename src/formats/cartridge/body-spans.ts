@@ -1,4 +1,4 @@
-import { SaxesParser } from 'saxes';
+import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import type { ContentKind } from '@/core/shell/model';
 import { scanHtml } from '@/core/text/scan-html';
 import { applyCuts, type Cut } from '@/core/text/take-out-addresses';
@@ -37,75 +37,95 @@ const addressAttributes: Readonly<Record<string, string>> = {
 export function bodySpans(xml: string, kind: ContentKind): BodySpan[] | null {
   const names = textElements[kind];
   if (!names) return null;
-  const spans: BodySpan[] = [];
+  const reader = new SpanReader(xml, names);
   const parser = new SaxesParser({ xmlns: false, position: true });
   let failed = false;
-  let open: {
-    name: string;
-    depth: number;
-    start: number;
-    text: string;
-    cdata: boolean;
-    plain: boolean;
-  } | null = null;
-  let depth = 0;
-  let ordinal = -1;
-  const local = (name: string) => name.slice(name.indexOf(':') + 1);
   parser.on('doctype', () => (failed = true));
   parser.on('error', () => (failed = true));
-  parser.on('opentag', (tag) => {
-    depth += 1;
-    const name = local(tag.name);
-    if (open) open.plain = false;
-    else if (names.has(name)) {
-      ordinal += 1;
-      if (!tag.isSelfClosing)
-        open = { name, depth, start: parser.position, text: '', cdata: false, plain: true };
-    }
-    const wanted = addressAttributes[name];
-    const value = wanted === undefined ? undefined : tag.attributes[wanted];
-    if (typeof value === 'string' && wanted !== undefined) {
-      const from = xml.lastIndexOf('<', parser.position - 1);
-      const place = new RegExp(`\\s${wanted}\\s*=\\s*(["'])([\\s\\S]*?)\\1`).exec(
-        xml.slice(from, parser.position),
-      );
-      if (place) {
-        const start = from + place.index + place[0].length - 1 - (place[2]?.length ?? 0);
-        spans.push({
-          form: 'address',
-          ordinal: -1,
-          start,
-          end: start + (place[2]?.length ?? 0),
-          text: `<a href="${escapeAttribute(value)}"></a>`,
-          element: { start: from, end: elementEnd(xml, parser.position, tag.name, tag.isSelfClosing) },
-        });
-      }
-    }
-  });
-  parser.on('text', (text) => {
-    if (open) open.text += text;
-  });
-  parser.on('cdata', (text) => {
-    if (open) {
-      open.text += text;
-      open.cdata = true;
-    }
-  });
-  parser.on('closetag', () => {
-    if (open && open.depth === depth) {
-      const end = xml.lastIndexOf('</', parser.position - 1);
-      if (open.plain)
-        spans.push({ form: open.cdata ? 'cdata' : 'text', start: open.start, end, text: open.text, ordinal });
-      open = null;
-    }
-    depth -= 1;
-  });
+  parser.on('opentag', (tag) => reader.open(tag, parser.position));
+  parser.on('text', (text) => reader.read(text, 'text'));
+  parser.on('cdata', (text) => reader.read(text, 'cdata'));
+  parser.on('closetag', () => reader.close(parser.position));
   try {
     parser.write(xml).close();
   } catch {
     return null;
   }
-  return failed ? null : spans;
+  return failed ? null : reader.spans;
+}
+
+/** A text element that is being read. */
+interface OpenText {
+  readonly depth: number;
+  readonly start: number;
+  text: string;
+  form: 'text' | 'cdata';
+  /** Nothing but text stands in it. */
+  isPlain: boolean;
+}
+
+/** Collects the spans of a body while its tags go by; positions are offsets in the source behind the tag. */
+class SpanReader {
+  readonly spans: BodySpan[] = [];
+  private current: OpenText | null = null;
+  private depth = 0;
+  private ordinal = -1;
+
+  constructor(
+    private readonly xml: string,
+    private readonly textNames: ReadonlySet<string>,
+  ) {}
+
+  open(tag: SaxesTagPlain, position: number): void {
+    this.depth += 1;
+    const name = tag.name.slice(tag.name.indexOf(':') + 1);
+    if (this.current) this.current.isPlain = false;
+    else if (this.textNames.has(name)) this.openText(tag.isSelfClosing, position);
+    const attribute = addressAttributes[name];
+    const value = attribute === undefined ? undefined : tag.attributes[attribute];
+    if (attribute !== undefined && value !== undefined) this.addAddress(tag, attribute, value, position);
+  }
+
+  private openText(isSelfClosing: boolean, position: number): void {
+    this.ordinal += 1;
+    if (isSelfClosing) return;
+    this.current = { depth: this.depth, start: position, text: '', form: 'text', isPlain: true };
+  }
+
+  private addAddress(tag: SaxesTagPlain, attribute: string, value: string, position: number): void {
+    const { xml } = this;
+    const tagStart = xml.lastIndexOf('<', position - 1);
+    const spelled = new RegExp(`\\s${attribute}\\s*=\\s*(["'])([\\s\\S]*?)\\1`).exec(
+      xml.slice(tagStart, position),
+    );
+    if (!spelled) return;
+    const length = spelled[2]?.length ?? 0;
+    const start = tagStart + spelled.index + spelled[0].length - 1 - length;
+    this.spans.push({
+      form: 'address',
+      ordinal: -1,
+      start,
+      end: start + length,
+      text: `<a href="${escapeAttribute(value)}"></a>`,
+      element: { start: tagStart, end: elementEnd(xml, position, tag.name, tag.isSelfClosing) },
+    });
+  }
+
+  read(text: string, form: 'text' | 'cdata'): void {
+    if (!this.current) return;
+    this.current.text += text;
+    if (form === 'cdata') this.current.form = 'cdata';
+  }
+
+  close(position: number): void {
+    const { current, depth, ordinal } = this;
+    this.depth -= 1;
+    if (current?.depth !== depth) return;
+    this.current = null;
+    if (!current.isPlain) return;
+    const { form, start, text } = current;
+    this.spans.push({ form, start, end: this.xml.lastIndexOf('</', position - 1), text, ordinal });
+  }
 }
 
 /** Behind an element that has no content of its own: its tag, or the end tag that follows. */

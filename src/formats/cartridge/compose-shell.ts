@@ -227,18 +227,18 @@ export class ShellComposer {
 
   private place(kind: ItemKind, title: string, content: Content['id'] | null, placing: Placing): ItemRef {
     const { ref, parent, outside, path: _path, ...about } = placing;
-    const own = outside && content ? outsideRef(content) : itemRef(ref ?? `i${(this.counter += 1)}`);
+    const newRef = outside && content ? outsideRef(content) : itemRef(ref ?? `i${(this.counter += 1)}`);
     this.items.push({
       ...blankItem,
       ...about,
-      ref: own,
+      ref: newRef,
       kind,
       title,
       content,
       placed: !outside,
       parent: outside ? null : ((parent ?? null) as ItemRef | null),
     });
-    return own;
+    return newRef;
   }
 
   private outlineOrder(): Item[] {

@@ -301,7 +301,7 @@ class CartridgeBuilder {
   otherEntries(): PackageEntry[] {
     const fileNames = new Set(this.files.map((f) => f.path));
     const listed = new Set(this.contents.flatMap((c) => c.files));
-    const own = new Set(
+    const mainFiles = new Set(
       this.contents
         .filter((c) => c.textPath || c.target !== null)
         .map((c) => c.textPath ?? c.href ?? c.files[0]),
@@ -316,7 +316,7 @@ class CartridgeBuilder {
           path,
         );
       // A text that a reader understood lives in its content; only what nobody read is searched for links here.
-      const unread = listed.has(path) ? !own.has(path) : !isPlainSchema(path);
+      const unread = listed.has(path) ? !mainFiles.has(path) : !isPlainSchema(path);
       entries.push({ path, bytes: info.bytes, sha256: info.sha256, text: unread ? info.text : null });
     }
     return entries;

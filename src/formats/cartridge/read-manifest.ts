@@ -218,22 +218,22 @@ class ManifestReader {
     const identifier = this.identifier(element, `item~${this.itemNumber}`, 'item');
     const visible = attribute(element, 'isvisible');
     const title = this.title(textOf(childNamed(element, 'title')), identifier);
-    const own = othersThan(element, itemParts);
+    const extensions = othersThan(element, itemParts);
     return {
       identifier,
       title: title || '(untitled)',
       resource: attribute(element, 'identifierref') || null,
       shown: visible === null ? null : !/^(false|0)$/i.test(visible.trim()),
-      staffOnly: own.some(isForInstructors),
+      staffOnly: extensions.some(isForInstructors),
       children: childrenNamed(element, 'item').map((e) => this.item(e)),
-      extraXml: own.length ? own.map((e) => this.raw(e)) : none,
+      extraXml: extensions.length ? extensions.map((e) => this.raw(e)) : none,
     };
   }
 
   resource(element: XmlElement, index: number): ManifestResource {
     const base = this.base + (xmlBase(element) ?? '');
     const path = (href: string | null) => (href === null ? null : packagePath(base + href));
-    const own = othersThan(element, resourceParts);
+    const extensions = othersThan(element, resourceParts);
     const dependencies = childrenNamed(element, 'dependency');
     const attributes: Record<string, string> = {};
     for (const a of element.attributes)
@@ -249,10 +249,10 @@ class ManifestReader {
         ? dependencies.map((d) => attribute(d, 'identifierref') ?? '').filter((d) => d !== '')
         : none,
       intendedUse: attribute(element, 'intendeduse'),
-      staffOnly: own.some(isForInstructors),
+      staffOnly: extensions.some(isForInstructors),
       attributes: Object.keys(attributes).length ? attributes : noAttributes,
-      extraXml: own.length ? own.map((e) => this.raw(e)) : none,
-      inline: own.find((e) => e.local === 'webLink' || e.local === 'cartridge_basiclti_link') ?? null,
+      extraXml: extensions.length ? extensions.map((e) => this.raw(e)) : none,
+      inline: extensions.find((e) => e.local === 'webLink' || e.local === 'cartridge_basiclti_link') ?? null,
     };
   }
 }

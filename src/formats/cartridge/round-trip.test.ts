@@ -65,18 +65,18 @@ test('what is written reads back equal, and equal shells give equal bytes', asyn
   });
   if (!read.ok) throw new Error(read.trouble.message);
   read.value.archive.close();
-  const made = composer.shell();
+  const composed = composer.shell();
   const titled = {
     ...read.value.shell,
     items: read.value.shell.items.map((i) =>
       i.ref.startsWith('resource:') ? { ...i, title: 'Left over' } : i,
     ),
   };
-  expect(titled.items).toEqual(made.items);
-  expect(titled.contents).toEqual(made.contents);
-  expect(titled.files).toEqual(made.files);
+  expect(titled.items).toEqual(composed.items);
+  expect(titled.contents).toEqual(composed.contents);
+  expect(titled.files).toEqual(composed.files);
   expect([...titled.entries].sort((a, b) => (a.path < b.path ? -1 : 1))).toEqual(
-    [...made.entries].sort((a, b) => (a.path < b.path ? -1 : 1)),
+    [...composed.entries].sort((a, b) => (a.path < b.path ? -1 : 1)),
   );
   expect(titled).toMatchObject({ ref: 'm1', code: 'HYD 214', title: 'shell', timeZone: 'UTC' });
   const again = join(folder, 'two.imscc');

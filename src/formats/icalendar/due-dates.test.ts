@@ -34,19 +34,19 @@ const calendar = (...todos: string[]) =>
 const todo = (...lines: string[]) => ['BEGIN:VTODO', ...lines, 'END:VTODO'].join('\r\n');
 
 test('due dates go out as to-dos that a calendar library reads, and come back', () => {
-  const made = shell();
-  const todos = dueDatesAsTodos(made);
+  const composed = shell();
+  const todos = dueDatesAsTodos(composed);
   expect(todos).toHaveLength(1);
   expect(todos[0]!.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
   const component = new ICAL.Component(ICAL.parse(todos[0]!) as unknown[]);
   expect([
     component.getFirstPropertyValue('summary'),
     String(component.getFirstPropertyValue('due')),
-  ]).toEqual([made.items[0]!.title, '2027-01-29T23:59:00']);
+  ]).toEqual([composed.items[0]!.title, '2027-01-29T23:59:00']);
   const text = writeCalendar([], { head: '', others: todos });
-  const bare = { ...made, items: made.items.map((i) => ({ ...i, due: null })) };
+  const bare = { ...composed, items: composed.items.map((i) => ({ ...i, due: null })) };
   const back = applyTodos(bare, read(text).todos);
-  expect(back.shell.items.map((i) => i.due)).toEqual(made.items.map((i) => i.due));
+  expect(back.shell.items.map((i) => i.due)).toEqual(composed.items.map((i) => i.due));
   expect(back.notes).toEqual([]);
 });
 
@@ -93,12 +93,12 @@ test('an identifier with line breaks stays text: nothing of it becomes a compone
   const c = new ShellComposer({ ref: shellRef('s'), title: 's', timeZone: 'Europe/Dublin' });
   const evil = 'a\r\nEND:VTODO\r\nBEGIN:VEVENT\r\nUID:foreign\r\nEND:VEVENT\r\nBEGIN:VTODO';
   c.assignment(evil, 'x', 1, { ref: evil, due: '2027-01-29T23:59:00' as LocalDateTime });
-  const made = c.shell();
-  const text = writeCalendar([], { head: '', others: dueDatesAsTodos(made) });
+  const composed = c.shell();
+  const text = writeCalendar([], { head: '', others: dueDatesAsTodos(composed) });
   const calendarComponent = new ICAL.Component(ICAL.parse(text) as unknown[]);
   expect(calendarComponent.getAllSubcomponents().map((part) => part.name)).toEqual(['vtodo']);
-  const bare = { ...made, items: made.items.map((i) => ({ ...i, due: null })) };
+  const bare = { ...composed, items: composed.items.map((i) => ({ ...i, due: null })) };
   expect(applyTodos(bare, read(text).todos).shell.items.map((i) => i.due)).toEqual(
-    made.items.map((i) => i.due),
+    composed.items.map((i) => i.due),
   );
 });

@@ -161,8 +161,8 @@ const plain = (s: Session): Term => ({ title: s.title, start: s.start, end: s.en
 
 /** The session that the class names; else the term session that holds the as-of day, else the next one after it. */
 function termOf(sessions: readonly Session[], named: readonly string[], asOf: LocalDate): Term | null {
-  const own = sessions.filter((s) => named.includes(s.id));
-  const best = own.find(isTerm) ?? own[0];
+  const classSessions = sessions.filter((s) => named.includes(s.id));
+  const best = classSessions.find(isTerm) ?? classSessions[0];
   if (best) return plain(best);
   const terms = sessions.filter(isTerm).sort((a, b) => (a.start < b.start ? -1 : 1));
   const found = terms.find((s) => s.start <= asOf && asOf <= s.end) ?? terms.find((s) => s.start > asOf);

@@ -100,40 +100,40 @@ export function applyState(shell: Shell, state: ShellState): Shell {
   const named = (ref: ItemRef): ItemRef => itemRef(aliases.get(ref) ?? ref);
   const items = shell.items.map((item): Item => {
     const parent = item.parent === null ? null : named(item.parent);
-    const own = state.items[item.ref];
-    if (!own) return parent === item.parent ? item : { ...item, parent };
+    const kept = state.items[item.ref];
+    if (!kept) return parent === item.parent ? item : { ...item, parent };
     const moment = (value: string | undefined, other: LocalDateTime | null) =>
       (value ?? other) as LocalDateTime | null;
     return {
       ...item,
       ref: named(item.ref),
-      title: own.title ?? item.title,
+      title: kept.title ?? item.title,
       parent,
-      kind: own.kind !== undefined && fits(item, own.kind) ? own.kind : item.kind,
-      shown: own.shown ?? item.shown,
-      opens: moment(own.opens, item.opens),
-      closes: moment(own.closes, item.closes),
-      due: moment(own.due, item.due),
-      requires: own.requires?.map(itemRef) ?? item.requires,
-      points: own.points ?? item.points,
-      gradeCategory: own.gradeCategory ?? item.gradeCategory,
-      gradeColumn: own.gradeColumn ?? item.gradeColumn,
-      created: moment(own.created, item.created),
-      modified: moment(own.modified, item.modified),
-      batch: own.batch ?? item.batch,
-      studentWork: own.studentWork ?? item.studentWork,
-      groups: own.groups?.map(groupRef) ?? item.groups,
+      kind: kept.kind !== undefined && fits(item, kept.kind) ? kept.kind : item.kind,
+      shown: kept.shown ?? item.shown,
+      opens: moment(kept.opens, item.opens),
+      closes: moment(kept.closes, item.closes),
+      due: moment(kept.due, item.due),
+      requires: kept.requires?.map(itemRef) ?? item.requires,
+      points: kept.points ?? item.points,
+      gradeCategory: kept.gradeCategory ?? item.gradeCategory,
+      gradeColumn: kept.gradeColumn ?? item.gradeColumn,
+      created: moment(kept.created, item.created),
+      modified: moment(kept.modified, item.modified),
+      batch: kept.batch ?? item.batch,
+      studentWork: kept.studentWork ?? item.studentWork,
+      groups: kept.groups?.map(groupRef) ?? item.groups,
     };
   });
   const files = shell.files.map((file): ShellFile => {
-    const own = state.files[file.path];
-    if (!own) return file;
+    const kept = state.files[file.path];
+    if (!kept) return file;
     return {
       ...file,
-      readableBy: own.readableBy ?? file.readableBy,
-      created: (own.created ?? file.created) as LocalDateTime | null,
-      modified: (own.modified ?? file.modified) as LocalDateTime | null,
-      batch: own.batch ?? file.batch,
+      readableBy: kept.readableBy ?? file.readableBy,
+      created: (kept.created ?? file.created) as LocalDateTime | null,
+      modified: (kept.modified ?? file.modified) as LocalDateTime | null,
+      batch: kept.batch ?? file.batch,
     };
   });
   const refs = new Set<string>(items.map((i) => i.ref));

@@ -25,32 +25,32 @@ function seeded(seed: number): (below: number) => number {
 
 /** Flips, cuts, doubles, exchanges and drops bytes, one to eight times. */
 function damage(bytes: Buffer, random: (below: number) => number): Buffer {
-  let made = Buffer.from(bytes);
-  for (let n = 1 + random(8); n > 0 && made.length > 4; n -= 1) {
-    const at = random(made.length);
-    const length = 1 + random(Math.min(64, made.length - at));
+  let damaged = Buffer.from(bytes);
+  for (let n = 1 + random(8); n > 0 && damaged.length > 4; n -= 1) {
+    const at = random(damaged.length);
+    const length = 1 + random(Math.min(64, damaged.length - at));
     switch (random(6)) {
       case 0:
-        made[at] = random(256);
+        damaged[at] = random(256);
         break;
       case 1:
-        made[at]! ^= 1 << random(8);
+        damaged[at]! ^= 1 << random(8);
         break;
       case 2:
-        made = Buffer.concat([made.subarray(0, at), made.subarray(at + length)]);
+        damaged = Buffer.concat([damaged.subarray(0, at), damaged.subarray(at + length)]);
         break;
       case 3:
-        made = Buffer.concat([made.subarray(0, at + length), made.subarray(at)]);
+        damaged = Buffer.concat([damaged.subarray(0, at + length), damaged.subarray(at)]);
         break;
       case 4:
-        made = made.subarray(0, Math.max(1, at));
+        damaged = damaged.subarray(0, Math.max(1, at));
         break;
       case 5:
-        made.fill('<>&"\'[]{}/\\0xff;:='.charCodeAt(random(17)), at, at + Math.min(length, 4));
+        damaged.fill('<>&"\'[]{}/\\0xff;:='.charCodeAt(random(17)), at, at + Math.min(length, 4));
         break;
     }
   }
-  return made;
+  return damaged;
 }
 
 async function validParts(): Promise<Record<string, Buffer>> {

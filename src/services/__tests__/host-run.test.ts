@@ -130,10 +130,10 @@ test('a plan is carried out there, proved by what is read back, and taken back w
   await data.job(orderUndo(data.context, data.now(id), lastRun()));
   expect(shellHere()).toEqual(before);
   // Over there the page is another one, and what linked to the old one links to it.
-  const made = data.context.db.select().from(hostNames).all();
-  expect(made.length).toBeGreaterThan(0);
+  const newNames = data.context.db.select().from(hostNames).all();
+  expect(newNames.length).toBeGreaterThan(0);
   const texts = [...atHost().collections.contents.records.values()].flatMap(({ fields }) => fields['texts']);
-  for (const { ref, there } of made) {
+  for (const { ref, there } of newNames) {
     expect(texts.join(' ')).not.toContain(ref);
     if (atHost().collections.contents.records.has(there)) expect(texts.join(' ')).toContain(there);
   }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ledgerCsv, ledgerJson, ledgerSchema } from '@/formats/report/ledger-files';
-import { fitting, ledgerQuery, wholeLedger } from '../carry-out/ledger-view';
+import { fitting, ledgerQuery, ledgerView, wholeLedger } from '../carry-out/ledger-view';
 import { orderRun } from '../carry-out/order-run';
 import { orderUndo } from '../carry-out/order-undo';
 import { editRestorePoint, restorePoints, stateOfPoint } from '../carry-out/restore-points';
@@ -61,6 +61,15 @@ test('the ledger over all runs is searched, narrowed, and tells a thing’s own 
   expect(readFileSync(join(process.cwd(), 'docs/schemas/ledger.schema.json'), 'utf8')).toContain(
     'currycomb.ledger/1',
   );
+});
+
+test('the page of the ledger says how many of all its entries fit', () => {
+  const view = (search: string) => ledgerView(data.context, data.now(id), new URLSearchParams(search));
+  const { all } = view('');
+  expect(view('')).toMatchObject({ total: all, query: { find: '', run: 0 } });
+  expect(view('find=nothing of the kind')).toMatchObject({ total: 0, all, entries: [] });
+  // A query that can’t be read asks for everything.
+  expect(view('run=many')).toEqual(view(''));
 });
 
 test('restore points are weighed with what they share, named, and thrown away by the user alone', async () => {

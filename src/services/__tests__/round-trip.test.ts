@@ -234,13 +234,13 @@ test('property: any composed shell reads back as it was made', async () => {
       const read = await readShell({ package: await written('generated', c), today, asOf: today });
       if (!read.ok) throw new Error(read.trouble.message);
       read.value.archive.close();
-      const made = c.shell();
+      const composed = c.shell();
       const outsideOnly = read.value.shell;
-      expect(outsideOnly.items).toEqual(made.items);
-      expect(outsideOnly.contents).toEqual(made.contents);
-      expect(byPath(outsideOnly.files)).toEqual(byPath(made.files));
-      expect(byPath(outsideOnly.entries)).toEqual(byPath(made.entries));
-      expect(outsideOnly.banks).toEqual(made.banks);
+      expect(outsideOnly.items).toEqual(composed.items);
+      expect(outsideOnly.contents).toEqual(composed.contents);
+      expect(byPath(outsideOnly.files)).toEqual(byPath(composed.files));
+      expect(byPath(outsideOnly.entries)).toEqual(byPath(composed.entries));
+      expect(outsideOnly.banks).toEqual(composed.banks);
       // Equal shells give equal bytes.
       await c.write(join(folder, 'again.imscc'));
       expect(

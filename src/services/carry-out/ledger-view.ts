@@ -29,7 +29,9 @@ const mostShown = 500;
 export interface LedgerView {
   readonly query: LedgerQuery;
   readonly entries: readonly LedgerEntry[];
+  /** How many fit, of which the first ones are drawn, and how many there are. */
   readonly total: number;
+  readonly all: number;
   readonly actions: readonly string[];
   readonly outcomes: readonly string[];
 }
@@ -43,6 +45,7 @@ export function ledgerView(folder: OpenFolder, { row }: CurrentShell, search: UR
     query,
     entries: entries.slice(0, mostShown),
     total: entries.length,
+    all: all.length,
     actions: [...new Set(all.map(({ action }) => action))].sort(),
     outcomes: [...new Set(all.map(({ outcome }) => outcome))].sort(),
   };

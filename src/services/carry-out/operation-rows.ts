@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { AnyTarget, Step } from '@/core/plan/step';
 import { writeStep } from '@/core/plan/written-step';
 import type { Transaction } from '@/store/database';
@@ -29,10 +30,29 @@ export function insertOperations(
   writeOperations(tx, rows);
 }
 
-/** Writes lines of the ledger, however many. */
-export function writeOperations(tx: Transaction, rows: readonly (typeof operations.$inferInsert)[]): void {
-  for (let at = 0; at < rows.length; at += 500)
-    tx.insert(operations)
-      .values(rows.slice(at, at + 500))
-      .run();
+/** A line of the ledger before anything of it is done. */
+type NewOperation = Required<
+  Pick<
+    typeof operations.$inferInsert,
+    'runId' | 'sequence' | 'key' | 'action' | 'targets' | 'titles' | 'step' | 'state' | 'at'
+  >
+>;
+
+/** Writes lines of the ledger. One statement for all: building it anew for each costs more than writing. */
+export function writeOperations(tx: Transaction, rows: readonly NewOperation[]): void {
+  const insert = tx
+    .insert(operations)
+    .values({
+      runId: sql.placeholder('runId'),
+      sequence: sql.placeholder('sequence'),
+      key: sql.placeholder('key'),
+      action: sql.placeholder('action'),
+      targets: sql.placeholder('targets'),
+      titles: sql.placeholder('titles'),
+      step: sql.placeholder('step'),
+      state: sql.placeholder('state'),
+      at: sql.placeholder('at'),
+    })
+    .prepare();
+  for (const row of rows) insert.run(row);
 }

@@ -6,7 +6,7 @@ import { arrange } from '@/core/plan/arrange';
 import { bad, good, type Result } from '@/core/shell/result';
 import { runs } from '@/store/schema';
 import type { Context } from '../context';
-import { planOf } from '../decide/plan';
+import { planRowsOf } from '../decide/plan';
 import { rulesFor } from '../house-rules/house-rules';
 import { sealedRehearsal } from '../rehearse/order-rehearsal';
 import type { CurrentShell } from '../shells/current-shell';
@@ -42,7 +42,7 @@ export function orderRun(context: Context, shell: CurrentShell): Result<{ jobId:
     seal: sealed.seal,
     steps: [...sealed.steps],
     rules: rulesFor(context, shell.row).written,
-    planRows: planOf(context.db, row.id).map((one) => one.id),
+    planRows: planRowsOf(context.db, row.id),
   };
   const jobId = context.jobs.order('carry-out', row.id, input, (tx) => {
     const now = new Date().toISOString();

@@ -1,4 +1,4 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { takeStepsBack } from '@/core/plan/take-steps-back';
 import type { StepEdits } from '@/core/plan/split-edits';
@@ -7,6 +7,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
 import type { BlobStore } from '@/store/blobs';
 import type { Transaction } from '@/store/database';
+import { inList } from '@/store/in-list';
 import { operations, runs } from '@/store/schema';
 import { defineJob } from '../jobs/job-record';
 import { turnTo } from '../shells/keep-version';
@@ -113,7 +114,7 @@ function markUndone(tx: Transaction, runId: string, steps: readonly number[] | n
   const done = and(eq(operations.runId, runId), eq(operations.state, 'done'));
   tx.update(operations)
     .set({ state: 'undone', undoneAt: now })
-    .where(steps === null ? done : and(done, inArray(operations.sequence, [...steps])))
+    .where(steps === null ? done : and(done, inList(operations.sequence, steps)))
     .run();
   const left = tx.select({ key: operations.key }).from(operations).where(done).all().length;
   if (left === 0) tx.update(runs).set({ state: 'undone' }).where(eq(runs.id, runId)).run();

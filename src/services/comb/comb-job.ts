@@ -130,8 +130,11 @@ function comb(input: CombInput, { blobs, memo, progress }: WorkerTools): Result<
 async function writeDown(auditId: string, rows: Iterable<FindingRow>, tools: WorkerTools): Promise<number> {
   let place = 0;
   let part: FindingRow[] = [];
+  let writing: Promise<unknown> = Promise.resolve();
+  // One part is written down by the answering thread while the next is worked out here.
   const write = async () => {
-    await tools.note({ auditId, place, rows: part } satisfies DraftPart);
+    await writing;
+    writing = tools.note({ auditId, place, rows: part } satisfies DraftPart);
     place += part.length;
     part = [];
   };
@@ -142,5 +145,6 @@ async function writeDown(auditId: string, rows: Iterable<FindingRow>, tools: Wor
     await write();
   }
   if (part.length > 0 || place === 0) await write();
+  await writing;
   return place;
 }

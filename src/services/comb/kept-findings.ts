@@ -1,4 +1,4 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import {
   families,
   listed,
@@ -22,6 +22,7 @@ import { makeStep } from '@/core/plan/written-step';
 import type { ShellCounts } from '@/core/shell/inventory';
 import type { Shell } from '@/core/shell/model';
 import type { Db, Transaction } from '@/store/database';
+import { inList } from '@/store/in-list';
 import { audits, findings, leaveBes } from '@/store/schema';
 
 /** A finding as it is kept: what lists show, what proves it, and the steps that it may become, apart. */
@@ -215,17 +216,13 @@ const stepOf = (text: string | null): Step | null => (text === null ? null : (JS
 
 /** The rows of some findings, in the order asked for; those that the audit does not have are missing. */
 export function findingRows(db: Reader, auditId: string, ids: readonly string[]) {
-  const rows = new Map<string, typeof findings.$inferSelect>();
-  for (let at = 0; at < ids.length; at += 500) {
-    const part = ids.slice(at, at + 500);
-    for (const row of db
-      .select()
-      .from(findings)
-      .where(and(eq(findings.auditId, auditId), inArray(findings.id, part)))
-      .all())
-      rows.set(row.id, row);
-  }
-  return ids.map((id) => rows.get(id)).filter((row) => row !== undefined);
+  const found = db
+    .select()
+    .from(findings)
+    .where(and(eq(findings.auditId, auditId), inList(findings.id, ids)))
+    .all();
+  const byId = new Map(found.map((row) => [row.id, row]));
+  return ids.map((id) => byId.get(id)).filter((row) => row !== undefined);
 }
 
 export const tallyOf = (

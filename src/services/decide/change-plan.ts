@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { Step } from '@/core/plan/step';
-import { bad, good, type Result } from '@/core/shell/result';
+import { good, type Result } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { planSteps, shells } from '@/store/schema';
 import type { Context } from '../context';
@@ -9,7 +9,7 @@ import { draftedOf } from '../stages/stage-answer';
 import type { DraftAsk, DraftKind, DraftTold } from './draft-kinds';
 import type { ChangedRow, PlanDraft } from './draft-plan';
 import { countPlan, nextPlace } from './plan';
-import { planChanged } from './plan-changed';
+import { planChanged, shellGone } from './plan-troubles';
 import type { StepTrial } from './try-step';
 
 export interface EditedPlan {
@@ -37,8 +37,7 @@ export async function changePlan<Kind extends DraftKind>(
 ): Promise<Result<ChangedPlan<DraftTold<Kind>>>> {
   for (let n = 0; n < mostTries; n += 1) {
     const drafted = draftedOf(await context.stages.draft({ shellId, kind, ask }));
-    if (drafted === null)
-      return bad('shell-gone', 'This shell is not here any more; go back to the list of shells.');
+    if (drafted === null) return shellGone();
     if (!drafted.ok) return drafted;
     const { told, draft } = drafted.value;
     const written = writeDraft(context, shellId, draft);

@@ -40,25 +40,30 @@ export interface Drafted<Told> {
 
 /** A plan while a change of it is worked out: each step is tried on the shell as the plan so far would leave it. */
 export class DraftPlan {
-  private rows: readonly PlanRow[];
-  private readonly changed: ChangedRow[] = [];
+  private readonly changed: readonly ChangedRow[];
   private readonly tried: TriedStep[] = [];
   private steps: readonly Step[];
   private written: readonly string[];
 
-  /** Begins with the plan as it is; trouble where the house rules can’t be read. */
-  static of(folder: OpenFolder, current: CurrentShell): Result<DraftPlan> {
+  /** Begins with the plan as it is, but for what it shall leave alone; trouble where the house rules can’t be read. */
+  static of(folder: OpenFolder, current: CurrentShell, spared: Spared | null = null): Result<DraftPlan> {
     const rules = rulesFrom(rulesFor(folder, current.row).written);
-    return rules.ok ? good(new DraftPlan(folder, current, rules.value)) : rules;
+    return rules.ok ? good(new DraftPlan(folder, current, rules.value, spared)) : rules;
   }
 
   private constructor(
     private readonly folder: OpenFolder,
     private readonly current: CurrentShell,
     readonly rules: HouseRules,
+    spared: Spared | null,
   ) {
-    this.rows = planOf(folder.db, current.row.id);
-    this.steps = this.rows.map(({ step }) => step);
+    const rows = planOf(folder.db, current.row.id);
+    this.changed = spared === null ? [] : withoutSpared(rows, spared);
+    const changed = new Map(this.changed.map(({ id, step }) => [id, step]));
+    this.steps = rows.flatMap((row) => {
+      const step = changed.has(row.id) ? changed.get(row.id) : row.step;
+      return step ? [step] : [];
+    });
     this.written = this.steps.map((step) => JSON.stringify(step));
   }
 
@@ -66,20 +71,6 @@ export class DraftPlan {
   shell(): Shell {
     const plan = { key: planKeyOf(this.written), steps: () => this.steps };
     return shellAfter(this.folder, this.current, plan, this.rules);
-  }
-
-  /** Leaves a thing alone in every step of an action; a step goes where it has nothing left. Comes before what is tried. */
-  leaveAlone(action: string, ref: string): void {
-    const isAbout = ({ step }: PlanRow) =>
-      step.action === action && step.targets.some((target) => target.ref === ref);
-    for (const row of this.rows.filter(isAbout)) this.changed.push(withoutRefs(row, [ref]));
-    const changed = new Map(this.changed.map((row) => [row.id, row.step]));
-    this.rows = this.rows.flatMap((row) => {
-      const step = changed.has(row.id) ? changed.get(row.id) : row.step;
-      return step ? [{ ...row, step }] : [];
-    });
-    this.steps = this.rows.map(({ step }) => step);
-    this.written = this.steps.map((step) => JSON.stringify(step));
   }
 
   /** Tries a step behind the others; what of it can be done is then part of the plan. */
@@ -109,7 +100,18 @@ export class DraftPlan {
   }
 }
 
-/** A row that leaves some of its things alone. */
+/** A thing that every step of an action shall leave alone. */
+export interface Spared {
+  readonly action: string;
+  readonly ref: string;
+}
+
+const withoutSpared = (rows: readonly PlanRow[], { action, ref }: Spared): readonly ChangedRow[] =>
+  rows
+    .filter(({ step }) => step.action === action && step.targets.some((target) => target.ref === ref))
+    .map((row) => withoutRefs(row, [ref]));
+
+/** A row that leaves some of its things alone; it goes where it has none left. */
 export function withoutRefs({ id, how, step }: PlanRow, refs: readonly string[]): ChangedRow {
   const spared = new Set(refs);
   const left = step.targets.map(({ ref }) => ref).filter((ref) => !spared.has(ref));

@@ -5,7 +5,7 @@ import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { DraftPlan, type Drafted } from './draft-plan';
 import { planOf } from './plan';
-import { planChanged } from './plan-changed';
+import { planChanged } from './plan-troubles';
 
 /**
  * A step by hand on top of the plan so far, as far as it can be done: what a guard holds back is told with its way out

@@ -27,9 +27,8 @@ export function draftWayOut(
   const losesWork = form.steps.some(({ params }) => 'withStudentWork' in params);
   if (losesWork && form.typed?.trim() !== title.trim())
     return bad('not-typed', `Type “${title}” just as it is written to let its student work go for good.`);
-  const plan = DraftPlan.of(folder, shell);
+  const plan = DraftPlan.of(folder, shell, { action: form.action, ref: form.ref });
   if (!plan.ok) return plan;
-  plan.value.leaveAlone(form.action, form.ref);
   for (const step of form.steps) {
     const tried = plan.value.add(step);
     if (!tried.ok) return tried;

@@ -9,7 +9,7 @@ import type { CurrentShell } from '../shells/current-shell';
 import { changePlan, writeChanged, type AddedStep, type EditedPlan } from './change-plan';
 import { withoutRefs } from './draft-plan';
 import { countPlan, planOf } from './plan';
-import { planChanged } from './plan-changed';
+import { planChanged } from './plan-troubles';
 
 /** How a plan is edited by hand: a step added or replaced, taken out, or brought to another place. */
 export const planEditSchema = z.discriminatedUnion('edit', [

@@ -5,6 +5,7 @@ import { keptPlans } from '@/store/schema';
 import type { Context } from '../context';
 import type { CurrentShell } from '../shells/current-shell';
 import { textOf } from '../stages/stage-answer';
+import { shellGone } from './plan-troubles';
 import { takePlanIn, type PlanFile, type TakenPlan } from './plan-file';
 
 /** A plan that is kept under a name, for later or for another shell. */
@@ -54,7 +55,7 @@ export async function editKeptPlans(
   switch (edit.edit) {
     case 'keep':
       if (shell.plan.size === 0) return bad('plan-empty', 'The plan is empty; plan something first.');
-      await keepPlan(context, shell, edit.name);
+      if (!(await keepPlan(context, shell, edit.name))) return shellGone();
       return good({ plans: listKeptPlans(context), taken: null });
     case 'drop':
       context.db.delete(keptPlans).where(eq(keptPlans.name, edit.name)).run();
@@ -69,11 +70,11 @@ export async function editKeptPlans(
   }
 }
 
-/** Keeps the plan as it is now; one of the same name is replaced. */
-async function keepPlan(context: Context, shell: CurrentShell, name: string): Promise<void> {
+/** Keeps the plan as it is now; one of the same name is replaced. False where the shell is gone. */
+async function keepPlan(context: Context, shell: CurrentShell, name: string): Promise<boolean> {
   const order = { shellId: shell.row.id, stage: 'plan-file', query: '' } as const;
   const plan = textOf(await context.stages.draw(order));
-  if (plan === null) return;
+  if (plan === null) return false;
   const file = JSON.parse(plan) as PlanFile;
   const { code, title, termTitle } = shell.row;
   const kept = {
@@ -87,4 +88,5 @@ async function keepPlan(context: Context, shell: CurrentShell, name: string): Pr
     .values({ name, ...kept })
     .onConflictDoUpdate({ target: keptPlans.name, set: kept })
     .run();
+  return true;
 }

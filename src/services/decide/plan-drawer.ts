@@ -121,17 +121,18 @@ function saidByStep(
   steps: readonly Step[],
 ): ReadonlyMap<number, readonly string[]> {
   const said = new Map<number, string[]>();
-  const say = (step: number, sentence: string) => said.set(step, [...(said.get(step) ?? []), sentence]);
+  const addSentence = (step: number, sentence: string) =>
+    said.set(step, [...(said.get(step) ?? []), sentence]);
   for (const { earlier, later, refs, deletes } of contradictions) {
     const things = plural(refs.length, 'thing');
     const other = steps[later];
     if (deletes) {
-      say(earlier, `Step ${later + 1} deletes ${things} of these, so this changes nothing of them.`);
+      addSentence(earlier, `Step ${later + 1} deletes ${things} of these, so this changes nothing of them.`);
       continue;
     }
     const does = other ? actionOf(other.action).label.toLowerCase() : 'another';
-    say(earlier, `Step ${later + 1} (${does}) says otherwise about ${things} of these, and counts.`);
-    say(later, `Step ${earlier + 1} says otherwise about ${things} of these; this one counts.`);
+    addSentence(earlier, `Step ${later + 1} (${does}) says otherwise about ${things} of these, and counts.`);
+    addSentence(later, `Step ${earlier + 1} says otherwise about ${things} of these; this one counts.`);
   }
   return said;
 }

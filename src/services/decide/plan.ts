@@ -1,7 +1,8 @@
-import { eq, inArray, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { Step } from '@/core/plan/step';
 import { digest } from '@/core/shell/digest';
 import type { Db, Transaction } from '@/store/database';
+import { inList } from '@/store/in-list';
 import { planSteps, shells } from '@/store/schema';
 
 export interface PlanRow {
@@ -27,6 +28,16 @@ export const planOf = (db: Db | Transaction, shellId: string): PlanRow[] =>
       how,
       step: JSON.parse(step) as Step,
     }));
+
+/** The rows of a plan, in their order, without what they do. */
+export const planRowsOf = (db: Db | Transaction, shellId: string): string[] =>
+  db
+    .select({ id: planSteps.id })
+    .from(planSteps)
+    .where(eq(planSteps.shellId, shellId))
+    .orderBy(planSteps.place)
+    .all()
+    .map(({ id }) => id);
 
 /** What the plan makes of findings: the action by finding. */
 export const plannedActions = (db: Db | Transaction, shellId: string) =>
@@ -58,10 +69,7 @@ export function countPlan(tx: Transaction, shellId: string): { readonly size: nu
 
 /** Takes rows out of a plan that are done with. */
 export function takeOutOfPlan(tx: Transaction, shellId: string, rows: readonly string[]): void {
-  for (let at = 0; at < rows.length; at += 500)
-    tx.delete(planSteps)
-      .where(inArray(planSteps.id, rows.slice(at, at + 500)))
-      .run();
+  tx.delete(planSteps).where(inList(planSteps.id, rows)).run();
   countPlan(tx, shellId);
 }
 

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { count, eq, inArray } from 'drizzle-orm';
+import { count, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
+import { inList } from '@/store/in-list';
 import { houseRules, shells } from '@/store/schema';
 import type { Context } from '../context';
 import { shellIdsSchema } from '../many-shells/chosen-shells';
@@ -77,6 +78,6 @@ export function assignRules(
   if (!listRuleSets(context).some(({ id }) => id === set))
     return bad('set-gone', 'These house rules are not there any more; choose others.');
   const rulesId = set === houseSet ? null : set;
-  const { changes } = context.db.update(shells).set({ rulesId }).where(inArray(shells.id, ids)).run();
+  const { changes } = context.db.update(shells).set({ rulesId }).where(inList(shells.id, ids)).run();
   return good({ shells: changes });
 }

@@ -35,6 +35,8 @@ export interface JobQueue {
   /** A job is about to be ordered: whoever does it is made ready, so that it need not wait for that. */
   makeReady(): void;
   view(id: string): JobView | null;
+  /** Many jobs at once; those that are not known are missing. */
+  views(ids: readonly string[]): readonly JobView[];
   /** The job of a shell that is waiting or under way, newest first; null where there is none. */
   underWay(shellId: string, kind?: string): JobView | null;
   /** All jobs of a shell that are waiting or under way, newest first. */

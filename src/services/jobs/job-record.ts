@@ -84,7 +84,8 @@ export interface JobMessage {
   readonly type: 'job';
   readonly id: string;
   readonly kind: string;
-  readonly input: unknown;
+  /** As JSON: the thread that does the job reads it, since a plan of thousands of steps takes long to. */
+  readonly input: string;
 }
 /** The answer to a note; `trouble` where it could not be written down. */
 export interface NoteAnswer {

@@ -1,10 +1,23 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, inArray, lt, sql, type SQL } from 'drizzle-orm';
 import type { Db, Transaction } from '@/store/database';
+import { inList } from '@/store/in-list';
 import { jobs } from '@/store/schema';
 import type { JobView } from './job-queue';
 
 export type JobRow = typeof jobs.$inferSelect;
+const shownColumns = {
+  id: jobs.id,
+  kind: jobs.kind,
+  shellId: jobs.shellId,
+  state: jobs.state,
+  done: jobs.done,
+  total: jobs.total,
+  doing: jobs.doing,
+  trouble: jobs.trouble,
+  result: jobs.result,
+} as const;
+type JobProgress = Pick<JobView, 'done' | 'total' | 'doing'>;
 type JobChange = Partial<typeof jobs.$inferInsert>;
 
 /** How long a job that is over is remembered, in milliseconds. */
@@ -16,6 +29,11 @@ const keptFor = 7 * 86_400_000;
  */
 export class JobRows {
   private readonly unwritten = new Map<string, { readonly row: JobRow; readonly write: () => void }>();
+  /**
+   * How far running jobs are. It is written with their end alone: it is told twenty times a second, and each writing
+   * would wait for the disk.
+   */
+  private readonly progress = new Map<string, JobProgress>();
 
   constructor(private readonly db: Db) {}
 
@@ -24,8 +42,35 @@ export class JobRows {
     return remembered ?? this.db.select().from(jobs).where(eq(jobs.id, id)).get() ?? null;
   }
 
+  /** What is shown of a job, without its input, which may hold a plan of thousands of steps. */
   view(id: string): JobView | null {
-    return this.find(id);
+    const remembered = this.unwritten.get(id)?.row;
+    if (remembered) return remembered;
+    const row = this.db.select(shownColumns).from(jobs).where(eq(jobs.id, id)).get();
+    return row ? this.asFarAs(row) : null;
+  }
+
+  /** Many jobs at once; those that are not known are missing. */
+  views(ids: readonly string[]): readonly JobView[] {
+    const rows = this.db.select(shownColumns).from(jobs).where(inList(jobs.id, ids)).all();
+    return rows.map((row) => this.unwritten.get(row.id)?.row ?? this.asFarAs(row));
+  }
+
+  private asFarAs(row: JobView): JobView {
+    return row.state === 'running' ? { ...row, ...this.progress.get(row.id) } : row;
+  }
+
+  tellProgress(id: string, progress: JobProgress): void {
+    this.progress.set(id, progress);
+  }
+
+  /** How far a job came, to be written with its end. */
+  lastProgress(id: string): Partial<JobProgress> {
+    return this.progress.get(id) ?? {};
+  }
+
+  forgetProgress(id: string): void {
+    this.progress.delete(id);
   }
 
   /** Jobs that wait, in the order in which they were ordered. */
@@ -44,18 +89,21 @@ export class JobRows {
     return this.db.select().from(jobs).where(eq(jobs.state, 'running')).all();
   }
 
-  /** Jobs of a shell, or of none, that are waiting, under way or paused, newest first. */
-  activeOf(shellId: string | null, kind?: string): readonly JobRow[] {
+  /** Jobs of a shell, or of none, that are waiting, under way or paused, newest first; of one input where that is asked. */
+  activeOf(shellId: string | null, kind?: string, input?: string): readonly JobView[] {
     const wanted: SQL[] = [inArray(jobs.state, ['waiting', 'running', 'paused'])];
     if (shellId !== null) wanted.push(eq(jobs.shellId, shellId));
     if (kind !== undefined) wanted.push(eq(jobs.kind, kind));
+    if (input !== undefined) wanted.push(eq(jobs.input, input));
     const rows = this.db
-      .select()
+      .select(shownColumns)
       .from(jobs)
       .where(and(...wanted))
       .orderBy(sql`rowid DESC`)
       .all();
-    return rows.filter((row) => row.shellId === shellId && !this.unwritten.has(row.id));
+    return rows
+      .filter((row) => row.shellId === shellId && !this.unwritten.has(row.id))
+      .map((row) => this.asFarAs(row));
   }
 
   change(id: string, change: JobChange): void {
@@ -74,15 +122,16 @@ export class JobRows {
 
   /** Writes the end of a job with what belongs to it; where that can’t be written now, remembers both. */
   end(job: JobRow, end: JobChange & Pick<JobRow, 'state'>, alongside: (tx: Transaction) => void): void {
+    const whole = { ...this.lastProgress(job.id), ...end };
     const write = () =>
       this.db.transaction((tx) => {
         alongside(tx);
-        tx.update(jobs).set(end).where(eq(jobs.id, job.id)).run();
+        tx.update(jobs).set(whole).where(eq(jobs.id, job.id)).run();
       });
     try {
       write();
     } catch {
-      this.unwritten.set(job.id, { row: { ...job, ...end }, write });
+      this.unwritten.set(job.id, { row: { ...job, ...whole }, write });
     }
   }
 

@@ -72,8 +72,8 @@ export class ThreadQueue implements JobQueue {
     const record: Pick<AnyJob, 'supersedes'> = jobRecords[kind];
     // It is held against its schema by the thread that does the job: a plan of thousands of steps would take long here.
     const text = JSON.stringify(input);
-    const same = this.rows.activeOf(shellId, kind).find((job) => job.input === text);
-    if (same && shellId !== null) return same.id;
+    const [same] = shellId === null ? [] : this.rows.activeOf(shellId, kind, text);
+    if (same) return same.id;
     if (record.supersedes) for (const job of this.rows.activeOf(shellId, kind)) this.cancel(job.id);
     const id = this.db.transaction((tx) => {
       write?.(tx);
@@ -89,6 +89,10 @@ export class ThreadQueue implements JobQueue {
 
   view(id: string): JobView | null {
     return this.rows.view(id);
+  }
+
+  views(ids: readonly string[]): readonly JobView[] {
+    return this.rows.views(ids);
   }
 
   underWay(shellId: string, kind?: string): JobView | null {
@@ -218,7 +222,7 @@ export class ThreadQueue implements JobQueue {
     this.running.set(job.id, { ...job, ...started });
     this.heard.set(job.id, performance.now());
     log.info({ id: job.id, kind: job.kind, shell: job.shellId }, 'job begins');
-    this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: JSON.parse(job.input) }, job.shellId);
+    this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: job.input }, job.shellId);
   }
 
   private hear(report: JobReport): void {
@@ -284,6 +288,7 @@ export class ThreadQueue implements JobQueue {
         const result = record.settle(output, input, desk);
         tx.update(jobs)
           .set({
+            ...this.rows.lastProgress(job.id),
             state: 'done',
             result: result === undefined ? null : JSON.stringify(result),
             finishedAt: desk.now,
@@ -300,13 +305,9 @@ export class ThreadQueue implements JobQueue {
     this.over(job, record, 'done');
   }
 
-  /** How far a job is; where that can’t be written now, the next word of it may be. */
   private progress({ id, done, total, doing }: Extract<JobReport, { type: 'progress' }>): void {
-    try {
-      this.change(id, { done, total, doing });
-    } catch (error) {
-      if (!storageFault(error, this.dataDir)) throw error;
-    }
+    this.rows.tellProgress(id, { done, total, doing });
+    this.events.emit(id);
   }
 
   /** The thread of a job ended by itself. */
@@ -348,9 +349,12 @@ export class ThreadQueue implements JobQueue {
     }
     this.running.delete(id);
     const isPause = state === 'paused';
+    const { doing = job.doing, ...counted } = this.rows.lastProgress(id);
+    this.rows.forgetProgress(id);
     this.change(id, {
+      ...counted,
       state,
-      doing: isPause ? 'Paused' : job.doing,
+      doing: isPause ? 'Paused' : doing,
       result: null,
       trouble: isPause ? null : 'Cancelled; nothing was changed.',
       finishedAt: isPause ? null : new Date().toISOString(),
@@ -379,6 +383,7 @@ export class ThreadQueue implements JobQueue {
   private over(job: JobRow, record: AnyJob | null, state: 'done' | 'failed' | 'cancelled'): void {
     this.running.delete(job.id);
     this.heard.delete(job.id);
+    this.rows.forgetProgress(job.id);
     for (const file of record?.leftovers?.(JSON.parse(job.input)) ?? []) rmSync(file, { force: true });
     log.info({ id: job.id, kind: job.kind, state }, 'job ends');
     if (state !== 'done' && record?.leavesBlobs) this.sweepIfPossible();

@@ -1,6 +1,4 @@
-import { inArray } from 'drizzle-orm';
 import { z } from 'zod';
-import { jobs } from '@/store/schema';
 import { isOver } from '../jobs/job-queue';
 import type { Context } from '../context';
 
@@ -19,8 +17,11 @@ export interface JobsProgress {
 }
 
 /** One figure for many jobs; a job that is not known any more counts as over. */
-export function jobsProgress({ db }: Context, { ids }: z.output<typeof jobIdsSchema>): JobsProgress {
-  const rows = db.select().from(jobs).where(inArray(jobs.id, ids)).all();
+export function jobsProgress(
+  { jobs }: Pick<Context, 'jobs'>,
+  { ids }: z.output<typeof jobIdsSchema>,
+): JobsProgress {
+  const rows = jobs.views(ids);
   const open = rows.filter((job) => !isOver(job));
   const share = ({ done, total }: { done: number; total: number }) =>
     total > 0 ? Math.min(done / total, 1) : 0;

@@ -1,7 +1,7 @@
-import { inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { plural } from '@/core/text/plural';
 import { bad, good, type Result } from '@/core/shell/result';
+import { inList } from '@/store/in-list';
 import { shells } from '@/store/schema';
 import type { Context } from '../context';
 import { dropShells } from '../shells/remove-shell';
@@ -15,7 +15,7 @@ export function layBy(
   { shells: ids, laidBy }: z.output<typeof layBySchema>,
 ): { readonly shells: number } {
   const laidByAt = laidBy ? new Date().toISOString() : null;
-  const { changes } = db.update(shells).set({ laidByAt }).where(inArray(shells.id, ids)).run();
+  const { changes } = db.update(shells).set({ laidByAt }).where(inList(shells.id, ids)).run();
   return { shells: changes };
 }
 

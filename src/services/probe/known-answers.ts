@@ -1,7 +1,8 @@
-import { eq, inArray } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { z } from 'zod';
 import { webAnswersSchema, type WebAnswer } from '@/core/probe/web-answer';
 import type { Db, Transaction } from '@/store/database';
+import { inList } from '@/store/in-list';
 import { shellProbes, webAnswers } from '@/store/schema';
 import { parseKept } from '../shells/parse-kept';
 import type { ProbedLink } from './probed-link';
@@ -10,18 +11,10 @@ import type { ProbedLink } from './probed-link';
 export const knownAnswers = webAnswersSchema.nullable().default(null);
 export type KnownAnswers = z.output<typeof knownAnswers>;
 
-/** SQLite takes some thirty thousand values in one statement; this is well below. */
-const mostInStatement = 5_000;
-
 /** The answers that are kept for these addresses, whichever shell asked. */
 export function answersOf(db: Db | Transaction, urls: readonly string[]): WebAnswer[] {
-  const answers: WebAnswer[] = [];
-  for (let from = 0; from < urls.length; from += mostInStatement) {
-    const part = urls.slice(from, from + mostInStatement);
-    const rows = db.select().from(webAnswers).where(inArray(webAnswers.url, part)).all();
-    for (const row of rows) answers.push(parseKept<WebAnswer>(row.answer, 'What an address answered'));
-  }
-  return answers;
+  const rows = db.select().from(webAnswers).where(inList(webAnswers.url, urls)).all();
+  return rows.map((row) => parseKept<WebAnswer>(row.answer, 'What an address answered'));
 }
 
 /** What is known of the addresses that led out of a shell when it was last probed; null where it never was. */

@@ -16,6 +16,6 @@ test.each<[string | null, string | null, string | null, boolean]>([
   ['null', 'localhost:4140', null, false],
   [null, 'localhost:4140', 'cross-site', false],
   ['http://evil.example', 'evil.example', 'same-origin', false],
-])('origin %s at host %s (%s) is own: %s', (origin, host, site, own) =>
-  expect(isOwnOrigin(origin, host, site)).toBe(own),
+])('origin %s at host %s (%s) is own: %s', (origin, host, site, isOwn) =>
+  expect(isOwnOrigin(origin, host, site)).toBe(isOwn),
 );

@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
+import { digest } from '@/core/shell/digest';
 import type { Sha256 } from '@/core/shell/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { BlobStore } from '../blobs';
@@ -54,6 +55,24 @@ describe('blobs', () => {
     await expect(reading).rejects.toThrow(/damaged/);
     expect(() => loadBareShell(again, a)).toThrow(/is missing from Currycomb’s folder, or is damaged/);
     again.close();
+  });
+
+  test('a pack of the first form is read and written as it is', () => {
+    const dir = mkdtempSync(join(folder, 'blobs-'));
+    const pack = new Database(join(dir, 'pack.sqlite'));
+    pack.pragma('journal_mode = WAL');
+    pack.exec('CREATE TABLE blobs (hash TEXT PRIMARY KEY, bytes BLOB NOT NULL) WITHOUT ROWID');
+    const old = digest('old');
+    pack.prepare('INSERT INTO blobs (hash, bytes) VALUES (?, ?)').run(old, Buffer.from('old'));
+    pack.close();
+    const blobs = new BlobStore(dir);
+    expect(blobs.put('old')).toBe(old);
+    const added = blobs.put('new');
+    blobs.flush();
+    expect([old, added].map((hash) => blobs.read(hash)?.toString())).toEqual(['old', 'new']);
+    expect(blobs.sweep([added])).toBe(1);
+    expect(blobs.list()).toEqual([added]);
+    blobs.close();
   });
 
   test('what arrives block by block appears only when it is whole', () => {

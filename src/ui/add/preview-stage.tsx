@@ -68,24 +68,43 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
         />
         <ItsDates options={options} onChange={(change) => setOptions((now) => ({ ...now, ...change }))} />
         <JobProgress job={adding} label="Adding" />
-        <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
-          <Button
-            variant="contained"
-            disabled={isBusy || view.stale || choice.taken.size === 0}
-            onClick={add}
-          >
-            Add {plural(choice.taken.size, 'thing')}
-          </Button>
-          <Button color="inherit" variant="outlined" disabled={isBusy} onClick={() => void putAway()}>
-            Put it away
-          </Button>
-        </div>
-        <p className="soft" style={{ margin: 0, fontSize: '0.85rem' }}>
-          A restore point is made first; the whole adding can be taken back.
-        </p>
+        <AddButtons
+          taken={choice.taken.size}
+          isBusy={isBusy}
+          isStale={view.stale}
+          onAdd={add}
+          onPutAway={() => void putAway()}
+        />
         <IntakeOfPackage groups={view.intake} />
       </aside>
     </div>
+  );
+}
+
+interface AddButtonsProps {
+  readonly taken: number;
+  readonly isBusy: boolean;
+  /** The shell changed since the package was held against it. */
+  readonly isStale: boolean;
+  readonly onAdd: () => void;
+  readonly onPutAway: () => void;
+}
+
+function AddButtons({ taken, isBusy, isStale, onAdd, onPutAway }: AddButtonsProps) {
+  return (
+    <>
+      <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+        <Button variant="contained" disabled={isBusy || isStale || taken === 0} onClick={onAdd}>
+          Add {plural(taken, 'thing')}
+        </Button>
+        <Button color="inherit" variant="outlined" disabled={isBusy} onClick={onPutAway}>
+          Put it away
+        </Button>
+      </div>
+      <p className="soft" style={{ margin: 0, fontSize: '0.85rem' }}>
+        A restore point is made first; the whole adding can be taken back.
+      </p>
+    </>
   );
 }
 

@@ -5,6 +5,7 @@ import { standingTitles, type IncomingKey } from '@/core/add/incoming';
 import type { Choice } from '@/core/add/needs';
 import { kindNames } from '../bring-in/kind-names';
 import { ChoiceBox } from '../marks/choice-box';
+import { rowsFurther } from '../parts/row-steps';
 import { tickOf, type TreeRow } from './tree-model';
 import styles from './add.module.css';
 
@@ -46,19 +47,6 @@ function noteOf(
 
 const keysOf = (row: TreeRow): readonly IncomingKey[] => (row.row === 'section' ? row.things : row.below);
 
-/** The row that a key leads to; undefined for a key that leads nowhere. */
-function goal(key: string, from: number, length: number): number | undefined {
-  const goals: Readonly<Record<string, number>> = {
-    ArrowDown: from + 1,
-    ArrowUp: from - 1,
-    PageDown: from + 12,
-    PageUp: from - 12,
-    Home: 0,
-    End: length - 1,
-  };
-  return goals[key];
-}
-
 /** Everything that a package would bring, as a tree to tick: a window onto as many rows as there are. */
 export function ThingTree({ label, standing = true, rows, chosen, along, onToggle }: ThingTreeProps) {
   const box = useRef<HTMLDivElement>(null);
@@ -80,10 +68,10 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
   };
   const onKey = (event: React.KeyboardEvent) => {
     const row = rows[current];
-    const to = event.ctrlKey || event.metaKey ? undefined : goal(event.key, current, rows.length);
-    if (to === undefined && event.key !== ' ') return;
+    const further = event.ctrlKey || event.metaKey ? undefined : rowsFurther(event.key);
+    if (further === undefined && event.key !== ' ') return;
     event.preventDefault();
-    if (to !== undefined) go(to);
+    if (further !== undefined) go(current + further);
     else if (row) onToggle(keysOf(row));
   };
   return (
@@ -104,31 +92,58 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
         {windowed.getVirtualItems().map((slot) => {
           const row = rows[slot.index];
           if (!row) return null;
-          const state = tickOf(keysOf(row), chosen);
           return (
-            <div
+            <TreeLine
               key={slot.key}
-              id={`incoming-${slot.index}`}
-              role="treeitem"
-              aria-level={row.row === 'section' ? 1 : row.depth + 1}
-              aria-selected={slot.index === current}
-              aria-checked={state === 'some' ? 'mixed' : state === 'all'}
-              data-current={slot.index === current}
-              data-along={row.row === 'thing' && along.has(row.thing.key)}
-              onClick={() => setAt(slot.index)}
-              className={row.row === 'section' ? styles.section : styles.row}
-              style={{ ...placeOf(row), top: slot.start }}
-            >
-              <ChoiceBox state={state} onToggle={() => onToggle(keysOf(row))} />
-              {row.row === 'section' ? (
-                <SectionRow row={row} />
-              ) : (
-                <ThingRow row={row} chosen={chosen} along={along} standing={standing} />
-              )}
-            </div>
+              row={row}
+              index={slot.index}
+              top={slot.start}
+              isCurrent={slot.index === current}
+              onCurrent={() => setAt(slot.index)}
+              chosen={chosen}
+              along={along}
+              standing={standing}
+              onToggle={onToggle}
+            />
           );
         })}
       </div>
+    </div>
+  );
+}
+
+interface TreeLineProps extends Pick<ThingTreeProps, 'chosen' | 'along' | 'standing' | 'onToggle'> {
+  readonly row: TreeRow;
+  readonly index: number;
+  /** Pixels from the top of the tree. */
+  readonly top: number;
+  readonly isCurrent: boolean;
+  readonly onCurrent: () => void;
+}
+
+/** A row to tick: a section with all its things, or one thing with all below it. */
+function TreeLine({ row, index, top, isCurrent, onCurrent, onToggle, ...shown }: TreeLineProps) {
+  const { chosen, along, standing } = shown;
+  const state = tickOf(keysOf(row), chosen);
+  return (
+    <div
+      id={`incoming-${index}`}
+      role="treeitem"
+      aria-level={row.row === 'section' ? 1 : row.depth + 1}
+      aria-selected={isCurrent}
+      aria-checked={state === 'some' ? 'mixed' : state === 'all'}
+      data-current={isCurrent}
+      data-along={row.row === 'thing' && along.has(row.thing.key)}
+      onClick={onCurrent}
+      className={row.row === 'section' ? styles.section : styles.row}
+      style={{ ...placeOf(row), top }}
+    >
+      <ChoiceBox state={state} onToggle={() => onToggle(keysOf(row))} />
+      {row.row === 'section' ? (
+        <SectionRow row={row} />
+      ) : (
+        <ThingRow row={row} chosen={chosen} along={along} standing={standing} />
+      )}
     </div>
   );
 }

@@ -37,6 +37,8 @@ const slots: readonly SlotInfo[] = [
     accept: '.imscc,.zip',
   },
 ];
+type BaselineIs = 'supplied' | 'template';
+
 /** Takes a package and its side files, dropped together or chosen one by one, and what is known about the term. */
 export function BringInForm({ remembered, terms }: { remembered: Mapping; terms: readonly HouseTerm[] }) {
   const router = useRouter();
@@ -49,7 +51,7 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
     const { shellId } = JSON.parse(view.result ?? '{}') as { shellId: string };
     router.push(`/shells/${shellId}/bring-in`);
   });
-  const [baselineIs, setBaselineIs] = useState<'supplied' | 'template'>('supplied');
+  const [baselineIs, setBaselineIs] = useState<BaselineIs>('supplied');
   const submit = async () => {
     if (known.odd !== null) return;
     const sent = await sendAll();
@@ -79,29 +81,9 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
       />
       <ColumnMapping mapping={mapping} onChange={setMapping} />
       <KnownFields known={known} terms={terms}>
-        {files.baseline && (
-          <TextField
-            select
-            size="small"
-            label="The baseline is"
-            value={baselineIs}
-            onChange={(event) => setBaselineIs(event.target.value as 'supplied' | 'template')}
-          >
-            <MenuItem value="supplied">shown to students outside this shell</MenuItem>
-            <MenuItem value="template">what this shell began as a copy of</MenuItem>
-          </TextField>
-        )}
+        {files.baseline && <BaselineMeaning value={baselineIs} onChange={setBaselineIs} />}
       </KnownFields>
-      {known.odd !== null && (
-        <Alert severity="error" role="alert">
-          “{known.odd}” is no day of the calendar; write it anew, or empty it.
-        </Alert>
-      )}
-      {trouble && (
-        <Alert severity="error" role="alert">
-          {trouble}
-        </Alert>
-      )}
+      <FormTroubles oddDay={known.odd} trouble={trouble} />
       {uploading && <p role="status">Taking in “{uploading}” …</p>}
       <JobProgress job={job} label="Bringing in" />
       <div>
@@ -110,5 +92,43 @@ export function BringInForm({ remembered, terms }: { remembered: Mapping; terms:
         </Button>
       </div>
     </form>
+  );
+}
+
+interface BaselineMeaningProps {
+  readonly value: BaselineIs;
+  readonly onChange: (meaning: BaselineIs) => void;
+}
+
+function BaselineMeaning({ value, onChange }: BaselineMeaningProps) {
+  return (
+    <TextField
+      select
+      size="small"
+      label="The baseline is"
+      value={value}
+      onChange={(event) => onChange(event.target.value as BaselineIs)}
+    >
+      <MenuItem value="supplied">shown to students outside this shell</MenuItem>
+      <MenuItem value="template">what this shell began as a copy of</MenuItem>
+    </TextField>
+  );
+}
+
+/** What keeps the form from being sent: a day that is none, and what became of the files. */
+function FormTroubles({ oddDay, trouble }: { oddDay: string | null; trouble: string | null }) {
+  return (
+    <>
+      {oddDay !== null && (
+        <Alert severity="error" role="alert">
+          “{oddDay}” is no day of the calendar; write it anew, or empty it.
+        </Alert>
+      )}
+      {trouble && (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
+      )}
+    </>
   );
 }

@@ -44,14 +44,7 @@ export function TermSheet({ view, choice, onSeries }: TermSheetProps) {
       className={styles.sheet}
       onKeyDown={onKey}
     >
-      <div role="row" className={styles.head}>
-        <span role="columnheader">Week</span>
-        {weekdayNames.map((name) => (
-          <span key={name} role="columnheader">
-            {name}
-          </span>
-        ))}
-      </div>
+      <SheetHead />
       <OutsideRow
         label="before"
         marks={placed.before}
@@ -85,6 +78,19 @@ export function TermSheet({ view, choice, onSeries }: TermSheetProps) {
         choice={choice}
         onSeries={onSeries}
       />
+    </div>
+  );
+}
+
+function SheetHead() {
+  return (
+    <div role="row" className={styles.head}>
+      <span role="columnheader">Week</span>
+      {weekdayNames.map((name) => (
+        <span key={name} role="columnheader">
+          {name}
+        </span>
+      ))}
     </div>
   );
 }

@@ -39,7 +39,7 @@ export function WeekdayMove({ shellId, refs, plan, onDone }: WeekdayMoveProps) {
       enqueueSnackbar(result.trouble, { variant: 'error' });
       return;
     }
-    plan.say(`move to ${weekdays[weekday - 1] ?? ''}`, result.value.taken ?? []);
+    plan.tell(`move to ${weekdays[weekday - 1] ?? ''}`, result.value.taken ?? []);
     onDone();
   };
   return (

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
-import type { LedgerEntry, LedgerQuery, LedgerView } from '@/services/carry-out/ledger-view';
+import type { LedgerEntry, LedgerView } from '@/services/carry-out/ledger-view';
 import { actionTitles } from '../rehearse/step-table';
 import { drawnFrom } from '../stage/drawn-stage';
 import { outcomeWords } from './outcome-words';
@@ -20,7 +20,7 @@ export function LedgerPage({ id, view }: LedgerPageProps) {
   return (
     <div className={styles.page}>
       <div className={styles.head}>
-        <h1>{headlineOf(query, entries, total)}</h1>
+        <h1>{headlineOf(view)}</h1>
         <Button variant="outlined" href={`/api/shells/${id}/ledger?${asked}`}>
           Take along as CSV
         </Button>
@@ -57,8 +57,9 @@ export function LedgerPage({ id, view }: LedgerPageProps) {
   );
 }
 
-function headlineOf({ ref }: LedgerQuery, entries: readonly LedgerEntry[], total: number): string {
-  if (ref === '') return `${plural(total, 'entry', 'entries')} in the ledger`;
+function headlineOf({ query: { ref }, entries, total, all }: LedgerView): string {
+  const whole = `${plural(all, 'entry', 'entries')} in the ledger`;
+  if (ref === '') return total === all ? whole : `${total.toLocaleString('en')} of ${whole}`;
   const title = entries.flatMap((entry) => entry.titles[entry.refs.indexOf(ref)] ?? [])[0] ?? ref;
   return `What was done to “${title}”`;
 }

@@ -67,9 +67,15 @@ export function layOut(model: CoatModel, width: number): CoatLayout {
     if (!band.bristles.length) return;
     y += bandHeight;
     bandLabels.push({ text: `${band.bristles.length.toLocaleString('en')} ${band.name}`, x: 4, y });
-    const own = Math.min(9, (inner - bandLabelWidth) / band.bristles.length);
+    const bristleWidth = Math.min(9, (inner - bandLabelWidth) / band.bristles.length);
     band.bristles.forEach((_, index) =>
-      places.push({ index, x: bandLabelWidth + (index + 0.5) * own, y, width: own, band: b }),
+      places.push({
+        index,
+        x: bandLabelWidth + (index + 0.5) * bristleWidth,
+        y,
+        width: bristleWidth,
+        band: b,
+      }),
     );
   });
   return { width, height: y + 12, rowHeight, places, groupLabels: thinOut(groupLabels), bandLabels, grounds };

@@ -2,6 +2,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { mostListedOfCheck } from '@/core/checks/listed-share';
 import { families, familyTitles } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
@@ -27,17 +28,9 @@ export function CombStage({ view }: { view: CombView }) {
   const comb = () => void job.start(`/api/shells/${view.id}/comb`);
   if (!view.combed)
     return (
-      <div style={{ padding: 22, display: 'grid', gap: 14, justifyItems: 'start' }}>
-        <h1>Not combed yet</h1>
-        <p style={{ margin: 0, maxWidth: 560 }}>
-          Combing looks through all {view.things.toLocaleString('en')} things of this shell for duplicates,
-          leftovers, hidden and stale ones. It changes nothing.
-        </p>
-        <Button variant="contained" size="large" onClick={comb} disabled={isCombing}>
-          Comb {view.code || view.title}
-        </Button>
+      <NotCombed view={view} isCombing={isCombing} onComb={comb}>
         <JobProgress job={job} label="Combing" />
-      </div>
+      </NotCombed>
     );
   const { smoothness } = view;
   return (
@@ -83,6 +76,30 @@ export function CombStage({ view }: { view: CombView }) {
         )}
         <Unsaid view={view} />
       </aside>
+    </div>
+  );
+}
+
+interface NotCombedProps {
+  readonly view: CombView;
+  readonly isCombing: boolean;
+  readonly onComb: () => void;
+  /** How far the combing is. */
+  readonly children: ReactNode;
+}
+
+function NotCombed({ view, isCombing, onComb, children }: NotCombedProps) {
+  return (
+    <div style={{ padding: 22, display: 'grid', gap: 14, justifyItems: 'start' }}>
+      <h1>Not combed yet</h1>
+      <p style={{ margin: 0, maxWidth: 560 }}>
+        Combing looks through all {view.things.toLocaleString('en')} things of this shell for duplicates,
+        leftovers, hidden and stale ones. It changes nothing.
+      </p>
+      <Button variant="contained" size="large" onClick={onComb} disabled={isCombing}>
+        Comb {view.code || view.title}
+      </Button>
+      {children}
     </div>
   );
 }

@@ -23,30 +23,7 @@ interface FindingListProps {
 
 /** The dense list of findings: a window onto as many as there are. */
 export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle, onKey }: FindingListProps) {
-  const box = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
-  const windowed = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => box.current,
-    estimateSize: (i) => heights[rows[i]?.type ?? 'finding'],
-    getItemKey: (i) => rows[i]?.key ?? i,
-    overscan,
-  });
-  const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
-  const starts = useMemo(() => startsOf(rows), [rows]);
-  const height = windowed.scrollRect?.height ?? 0;
-  // A row that leaves the window is drawn over by one that comes in: the browser styles words anew, not elements.
-  const recycled = Math.ceil(height / heights.group) + 2 * overscan + 2;
-  useLayoutEffect(() => {
-    windowed.measure();
-    // What is drawn next is what will be looked at: rows that would be scrolled away at once are never laid out.
-    windowed.scrollOffset = offsetThatShows(starts, at, windowed.scrollOffset ?? 0, height);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- another finding in the same rows is scrolled to below
-  }, [starts, windowed]);
-  useEffect(() => {
-    const list = box.current;
-    if (list) list.scrollTop = offsetThatShows(starts, at, list.scrollTop, height);
-  }, [at, starts, height]);
+  const { box, windowed, at, recycled } = useFindingWindow(rows, current);
   return (
     <div
       ref={box}
@@ -99,6 +76,35 @@ export function FindingList({ rows, current, chosen, fateOf, onCurrent, onToggle
       </div>
     </div>
   );
+}
+
+/** The window onto the rows, which shows the current finding; `recycled` rows are drawn over and over. */
+function useFindingWindow(rows: readonly Row[], current: string | null) {
+  const box = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
+  const windowed = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: (i) => heights[rows[i]?.type ?? 'finding'],
+    getItemKey: (i) => rows[i]?.key ?? i,
+    overscan,
+  });
+  const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
+  const starts = useMemo(() => startsOf(rows), [rows]);
+  const height = windowed.scrollRect?.height ?? 0;
+  // A row that leaves the window is drawn over by one that comes in: the browser styles words anew, not elements.
+  const recycled = Math.ceil(height / heights.group) + 2 * overscan + 2;
+  useLayoutEffect(() => {
+    windowed.measure();
+    // What is drawn next is what will be looked at: rows that would be scrolled away at once are never laid out.
+    windowed.scrollOffset = offsetThatShows(starts, at, windowed.scrollOffset ?? 0, height);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- another finding in the same rows is scrolled to below
+  }, [starts, windowed]);
+  useEffect(() => {
+    const list = box.current;
+    if (list) list.scrollTop = offsetThatShows(starts, at, list.scrollTop, height);
+  }, [at, starts, height]);
+  return { box, windowed, at, recycled };
 }
 
 /** Where each row begins, in pixels from the top of the list; the last number is where the list ends. */

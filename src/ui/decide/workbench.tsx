@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import type { DecideView } from '@/services/decide/decide-view';
 import type { SavedView } from '@/services/decide/saved-views';
 import { UprightCoat } from '../coat/upright-coat';
@@ -11,18 +12,33 @@ import { FilterBar } from './filter-bar';
 import { FindingList } from './finding-list';
 import { KeyHelp } from './key-help';
 import type { ThingChoice } from './take-box';
+import { JobProgress } from '../jobs/job-progress';
+import { useJob } from '../jobs/use-job';
 import { useEvidence, type LoadedEvidence } from './use-evidence';
 import { useWorkbench, type WorkbenchState } from './use-workbench';
 import { isUndecided, readFilter } from './filter';
 import { drawnFrom } from '../stage/drawn-stage';
 import styles from './decide.module.css';
 
+interface WorkbenchProps {
+  readonly view: DecideView;
+  readonly savedViews: readonly SavedView[];
+}
+
+/** What was found, to be decided; until the shell is combed, what is missing. */
+export function Workbench({ view, savedViews }: WorkbenchProps) {
+  return view.combed ? (
+    <CombedWorkbench view={view} savedViews={savedViews} />
+  ) : (
+    <NotCombed shellId={view.id} />
+  );
+}
+
 /** The findings workbench: list, evidence beside it, decisions by hand or by key, one or many at once. */
-export function Workbench({ view, savedViews }: { view: DecideView; savedViews: readonly SavedView[] }) {
+function CombedWorkbench({ view, savedViews }: WorkbenchProps) {
   const bench = useWorkbench(view);
   const { current, filter, rows } = bench;
   const here = useEvidence(view.id, current?.id ?? null);
-  if (!view.combed) return <NotCombed shellId={view.id} />;
   return (
     <div className={styles.bench}>
       <div className={styles.strip}>
@@ -78,12 +94,21 @@ function thingChoice(bench: WorkbenchState, here: LoadedEvidence | null): ThingC
 }
 
 function NotCombed({ shellId }: { shellId: string }) {
+  const router = useRouter();
+  // After a run its result is combed by itself, and whoever is here already waits for that.
+  const combing = useJob(() => router.refresh(), { shellId, kind: 'comb' });
+  const isCombing = combing.view?.state === 'waiting' || combing.view?.state === 'running';
   return (
-    <div style={{ padding: 22 }}>
-      <h1>There is nothing to decide yet</h1>
-      <p>
-        <Link href={`/shells/${shellId}/comb`}>Comb the shell</Link> first; its findings come here.
-      </p>
+    <div style={{ padding: 22, display: 'grid', gap: 14, maxWidth: 760 }}>
+      <h1>{isCombing ? 'The shell is being combed' : 'There is nothing to decide yet'}</h1>
+      {isCombing ? (
+        <p style={{ margin: 0 }}>Its findings come here as soon as that is done.</p>
+      ) : (
+        <p style={{ margin: 0 }}>
+          <Link href={`/shells/${shellId}/comb`}>Comb the shell</Link> first; its findings come here.
+        </p>
+      )}
+      <JobProgress job={combing} label="Combing" />
     </div>
   );
 }

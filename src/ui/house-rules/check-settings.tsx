@@ -28,8 +28,8 @@ interface CheckSettingsProps {
 
 /** One check's settings: on or off, how urgent, and its own numbers. */
 export function CheckSettings({ check, rules, effect, onChange }: CheckSettingsProps) {
-  const own = ownOf(rules, check.id);
-  const on = own['on'] !== false;
+  const settings = ownOf(rules, check.id);
+  const on = settings['on'] !== false;
   const set = (name: string, value: unknown, normal: unknown) =>
     onChange(withSetting(rules, check.id, name, value, normal));
   return (
@@ -42,7 +42,7 @@ export function CheckSettings({ check, rules, effect, onChange }: CheckSettingsP
         select
         size="small"
         label="Urgency"
-        value={own['urgency'] ?? check.urgency}
+        value={settings['urgency'] ?? check.urgency}
         disabled={!on}
         onChange={(e) => set('urgency', e.target.value, check.urgency)}
         sx={{ width: 132 }}
@@ -57,7 +57,7 @@ export function CheckSettings({ check, rules, effect, onChange }: CheckSettingsP
         <NumberField
           key={s.name}
           setting={s}
-          value={(own[s.name] as number | undefined) ?? s.normal}
+          value={(settings[s.name] as number | undefined) ?? s.normal}
           disabled={!on}
           onChange={(value) => set(s.name, value, s.normal)}
         />

@@ -14,10 +14,10 @@ export function withSetting(
   value: unknown,
   normal: unknown,
 ): WrittenRules {
-  const { [name]: _, ...own } = ownOf(rules, check) as Record<string, unknown>;
-  if (value !== normal && value !== undefined) own[name] = value;
+  const { [name]: _, ...settings } = ownOf(rules, check) as Record<string, unknown>;
+  if (value !== normal && value !== undefined) settings[name] = value;
   const { [check]: __, ...checks } = (rules['checks'] ?? {}) as Record<string, unknown>;
-  if (Object.keys(own).length) checks[check] = own;
+  if (Object.keys(settings).length) checks[check] = settings;
   return without(rules, 'checks', Object.keys(checks).length ? checks : undefined);
 }
 

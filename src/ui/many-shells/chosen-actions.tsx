@@ -21,31 +21,12 @@ interface ChosenActionsProps {
 
 /** What can be done with several shells of the list at once. */
 export function ChosenActions({ sets, chosen, onDone }: ChosenActionsProps) {
-  const router = useRouter();
-  const { enqueueSnackbar } = useSnackbar();
-  const jobs = useJobsTogether();
   const [isRemoving, setRemoving] = useState(false);
   const ids = chosen.map(({ id }) => id);
+  const { jobs, comb, layBy } = useTogether(ids, onDone);
   const query = `shells=${ids.join(',')}`;
   const none = chosen.length === 0;
   const isLaidBy = !none && chosen.every(({ laidByAt }) => laidByAt !== null);
-  const comb = async () => {
-    const ordered = await send<{ jobIds: string[] }>('/api/together/comb', { shells: ids });
-    if (!ordered.ok) return void enqueueSnackbar(ordered.trouble, { variant: 'error' });
-    const ended = await jobs.follow(ordered.value.jobIds);
-    const troubles = new Set(ended?.troubles.map(({ trouble }) => trouble));
-    for (const trouble of troubles) enqueueSnackbar(trouble, { variant: 'error' });
-    onDone();
-    router.refresh();
-  };
-  const layBy = async (laidBy: boolean) => {
-    const sent = await send('/api/together/lay-by', { shells: ids, laidBy });
-    if (!sent.ok) return void enqueueSnackbar(sent.trouble, { variant: 'error' });
-    const shells = plural(ids.length, 'shell');
-    enqueueSnackbar(laidBy ? `${shells} laid by.` : `${shells} taken up again.`);
-    onDone();
-    router.refresh();
-  };
   return (
     <>
       <div
@@ -85,4 +66,31 @@ export function ChosenActions({ sets, chosen, onDone }: ChosenActionsProps) {
       )}
     </>
   );
+}
+
+/** Combing several shells and laying them by; what goes wrong is said. */
+function useTogether(ids: readonly string[], onDone: () => void) {
+  const router = useRouter();
+  const { enqueueSnackbar } = useSnackbar();
+  const jobs = useJobsTogether();
+  const sayTrouble = (trouble: string) => void enqueueSnackbar(trouble, { variant: 'error' });
+  const finish = () => {
+    onDone();
+    router.refresh();
+  };
+  const comb = async () => {
+    const ordered = await send<{ jobIds: string[] }>('/api/together/comb', { shells: ids });
+    if (!ordered.ok) return sayTrouble(ordered.trouble);
+    const ended = await jobs.follow(ordered.value.jobIds);
+    new Set(ended?.troubles.map(({ trouble }) => trouble)).forEach(sayTrouble);
+    finish();
+  };
+  const layBy = async (laidBy: boolean) => {
+    const sent = await send('/api/together/lay-by', { shells: ids, laidBy });
+    if (!sent.ok) return sayTrouble(sent.trouble);
+    const shells = plural(ids.length, 'shell');
+    enqueueSnackbar(laidBy ? `${shells} laid by.` : `${shells} taken up again.`);
+    finish();
+  };
+  return { jobs, comb, layBy };
 }

@@ -12,14 +12,11 @@ import styles from './many.module.css';
 /** A folder of this computer from which packages are brought in as they come. */
 export function WatchedFolder({ view }: { view: WatchedView }) {
   const router = useRouter();
-  const [path, setPath] = useState(view.path ?? '');
   const [trouble, setTrouble] = useState<string | null>(null);
   const watch = async (wanted: string) => {
     const sent = await send('/api/watched-folder', { path: wanted }, 'PUT');
     setTrouble(sent.ok ? null : sent.trouble);
-    if (!sent.ok) return;
-    setPath(wanted);
-    router.refresh();
+    if (sent.ok) router.refresh();
   };
   return (
     <section aria-labelledby="watched" className={styles.many} style={{ marginTop: 36 }}>
@@ -31,26 +28,7 @@ export function WatchedFolder({ view }: { view: WatchedView }) {
           to.
         </p>
       </div>
-      <form
-        className={styles.term}
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (path.trim() !== '') void watch(path);
-        }}
-      >
-        <TextField
-          size="small"
-          label="Path of the folder"
-          placeholder="/home/mira/packages"
-          value={path}
-          onChange={(event) => setPath(event.target.value)}
-          sx={{ width: 420 }}
-        />
-        <Button type="submit" variant="outlined" disabled={path.trim() === '' || path === view.path}>
-          Watch it
-        </Button>
-        {view.path !== null && <Button onClick={() => void watch('')}>Watch it no more</Button>}
-      </form>
+      <FolderForm key={view.path} watched={view.path} onWatch={(wanted) => void watch(wanted)} />
       {trouble !== null && <Alert severity="error">{trouble}</Alert>}
       {view.isGone && (
         <Alert severity="warning">
@@ -77,6 +55,38 @@ export function WatchedFolder({ view }: { view: WatchedView }) {
         </div>
       )}
     </section>
+  );
+}
+
+interface FolderFormProps {
+  readonly watched: string | null;
+  /** An empty path watches nothing any more. */
+  readonly onWatch: (path: string) => void;
+}
+
+function FolderForm({ watched, onWatch }: FolderFormProps) {
+  const [path, setPath] = useState(watched ?? '');
+  return (
+    <form
+      className={styles.term}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (path.trim() !== '') onWatch(path);
+      }}
+    >
+      <TextField
+        size="small"
+        label="Path of the folder"
+        placeholder="/home/mira/packages"
+        value={path}
+        onChange={(event) => setPath(event.target.value)}
+        sx={{ width: 420 }}
+      />
+      <Button type="submit" variant="outlined" disabled={path.trim() === '' || path === watched}>
+        Watch it
+      </Button>
+      {watched !== null && <Button onClick={() => onWatch('')}>Watch it no more</Button>}
+    </form>
   );
 }
 

@@ -1,12 +1,12 @@
 'use client';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useImperativeHandle, useRef, type KeyboardEvent, type Ref } from 'react';
+import { useImperativeHandle, type KeyboardEvent, type Ref } from 'react';
 import TextField from '@mui/material/TextField';
 import type { Side } from '@/core/outline/move-gestures';
 import type { OutlineView } from '@/services/decide/outline-view';
 import type { Choice } from '../parts/use-choice';
 import type { OutlineRow } from './outline-model';
 import { rowHeight, TreeRow } from './tree-row';
+import { useRowWindow } from '../parts/use-row-window';
 import { useTreeDrag } from './use-tree-drag';
 import styles from './outline.module.css';
 
@@ -40,20 +40,9 @@ export function OutlineTree({
   onOpen,
   onDrop,
 }: OutlineTreeProps) {
-  const box = useRef<HTMLDivElement>(null);
   const drag = useTreeDrag(choice.chosen, onDrop);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
-  const windowed = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => box.current,
-    estimateSize: () => rowHeight,
-    scrollPaddingStart: rowHeight,
-    overscan: 16,
-  });
   const { at } = choice;
-  useEffect(() => {
-    windowed.scrollToIndex(at, { align: 'auto' });
-  }, [at, windowed]);
+  const { box, windowed } = useRowWindow({ rows: rows.length, at, rowHeight, headHeight: rowHeight });
   useImperativeHandle(ref, () => ({ goTo: (row) => windowed.scrollToIndex(row, { align: 'center' }) }), [
     windowed,
   ]);

@@ -18,7 +18,7 @@ export interface PlanEdit {
   /** Takes steps out of the plan again. */
   remove(ids: readonly string[]): Promise<void>;
   /** Says what was added, with a way back. */
-  say(words: string, added: readonly AddedStep[]): void;
+  tell(words: string, added: readonly AddedStep[]): void;
 }
 
 /** Editing the plan from a screen: at once, said at the bottom of the page, and undone from there. */
@@ -34,7 +34,7 @@ export function usePlanEdit(shellId: string): PlanEdit {
     if (!result.ok) enqueueSnackbar(result.trouble, { variant: 'error' });
     router.refresh();
   };
-  const say = (words: string, added: readonly AddedStep[]) => {
+  const tell = (words: string, added: readonly AddedStep[]) => {
     setHeld(added.flatMap((one) => one.held));
     const ids = idsOf(added);
     enqueueSnackbar(sayAdded(words, added), {
@@ -63,10 +63,10 @@ export function usePlanEdit(shellId: string): PlanEdit {
       else enqueueSnackbar(result.trouble, { variant: 'error' });
     }
     setBusy(false);
-    if (added.length > 0) say(words, added);
+    if (added.length > 0) tell(words, added);
     return idsOf(added);
   };
-  return { isBusy, held, forgetHeld: () => setHeld([]), add, remove, say };
+  return { isBusy, held, forgetHeld: () => setHeld([]), add, remove, tell };
 }
 
 const idsOf = (added: readonly AddedStep[]): readonly string[] =>

@@ -1,24 +1,15 @@
 'use client';
 import TextField from '@mui/material/TextField';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import {
-  useEffect,
-  useId,
-  useMemo,
-  useRef,
-  useState,
-  type CSSProperties,
-  type KeyboardEvent,
-  type ReactNode,
-} from 'react';
+import { useId, useMemo, useState, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
 import { ChoiceBox } from '../marks/choice-box';
 import { KeyHints } from './key-hints';
+import { rowsFurther } from './row-steps';
 import { useChoice, type Choice } from './use-choice';
+import { useRowWindow } from './use-row-window';
 import { workRows, type WorkColumn, type WorkSort } from './work-rows';
 import styles from './work-table.module.css';
 
 const rowHeight = 36;
-const pageOfRows = 12;
 
 interface WorkTableProps<Row> {
   readonly label: string;
@@ -104,21 +95,10 @@ interface GridProps<Row> {
 }
 
 function Grid<Row>({ label, rows, keys, columns, choice, tracks, sort, onSort }: GridProps<Row>) {
-  const box = useRef<HTMLDivElement>(null);
   // Two tables may stand on one page, and a row is named by its table.
   const name = useId();
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
-  const windowed = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => box.current,
-    estimateSize: () => rowHeight,
-    scrollPaddingStart: rowHeight,
-    overscan: 12,
-  });
   const { at } = choice;
-  useEffect(() => {
-    windowed.scrollToIndex(at, { align: 'auto' });
-  }, [at, windowed]);
+  const { box, windowed } = useRowWindow({ rows: rows.length, at, rowHeight, headHeight: rowHeight });
   const slots = windowed.getVirtualItems();
   const isDrawn = slots.some((slot) => slot.index === at);
   return (
@@ -212,15 +192,7 @@ const arrowOf = ({ down }: WorkSort) => (down ? ' ↓' : ' ↑');
 /** The keys of the table: arrows go, with Shift they choose the way, Space chooses, Ctrl A all, Escape none. */
 function onKey(event: KeyboardEvent, choice: Choice): void {
   if (event.target !== event.currentTarget) return;
-  const moves: Readonly<Record<string, number>> = {
-    ArrowDown: 1,
-    ArrowUp: -1,
-    PageDown: pageOfRows,
-    PageUp: -pageOfRows,
-    Home: -Infinity,
-    End: Infinity,
-  };
-  const by = moves[event.key];
+  const by = rowsFurther(event.key);
   if (by !== undefined) choice.move(by, event.shiftKey);
   else if (event.key === ' ') choice.toggle(choice.at, event.shiftKey);
   else if (event.key === 'Escape') choice.clear();

@@ -18,7 +18,6 @@ interface DrawerStepRowProps {
 /** One step: what it does to what, who asked for it, what would not be done; up, down, things out, out. */
 export function DrawerStepRow({ shellId, step, isFirst, isLast, drawer, onLeave }: DrawerStepRowProps) {
   const [isOpen, setOpen] = useState(false);
-  const name = `step ${step.place}`;
   return (
     <li className={styles.step}>
       <div className={styles.line}>
@@ -51,36 +50,36 @@ export function DrawerStepRow({ shellId, step, isFirst, isLast, drawer, onLeave 
         <Button size="small" color="inherit" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           Things
         </Button>
-        <Button
-          size="small"
-          color="inherit"
-          disabled={isFirst}
-          aria-label={`Up: ${name}`}
-          onClick={() => void drawer.shift(step, -1)}
-        >
-          Up
-        </Button>
-        <Button
-          size="small"
-          color="inherit"
-          disabled={isLast}
-          aria-label={`Down: ${name}`}
-          onClick={() => void drawer.shift(step, 1)}
-        >
-          Down
-        </Button>
-        <Button
-          size="small"
-          color="inherit"
-          aria-label={`Take out: ${name}`}
-          onClick={() => void drawer.takeOut([step])}
-        >
-          Take out
-        </Button>
+        <StepTools step={step} isFirst={isFirst} isLast={isLast} drawer={drawer} />
       </div>
       {isOpen && <Things step={step} drawer={drawer} />}
     </li>
   );
+}
+
+function StepTools({
+  step,
+  isFirst,
+  isLast,
+  drawer,
+}: Pick<DrawerStepRowProps, 'step' | 'isFirst' | 'isLast' | 'drawer'>) {
+  const tools = [
+    { words: 'Up', isIdle: isFirst, run: () => drawer.shift(step, -1) },
+    { words: 'Down', isIdle: isLast, run: () => drawer.shift(step, 1) },
+    { words: 'Take out', isIdle: false, run: () => drawer.takeOut([step]) },
+  ];
+  return tools.map(({ words, isIdle, run }) => (
+    <Button
+      key={words}
+      size="small"
+      color="inherit"
+      disabled={isIdle}
+      aria-label={`${words}: step ${step.place}`}
+      onClick={() => void run()}
+    >
+      {words}
+    </Button>
+  ));
 }
 
 function Things({ step, drawer }: { step: DrawerStep; drawer: PlanDrawerState }) {

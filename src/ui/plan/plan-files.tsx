@@ -2,15 +2,15 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { TakenPlan } from '@/services/decide/plan-file';
 import { send } from '../jobs/use-job';
+import { FileButton } from '../parts/file-button';
 import { TakenPlanNote } from './taken-plan-note';
 
 /** Keeps the plan as a file, and takes one in: for the command line, for next term, for another shell. */
 export function PlanFiles({ id, hasSteps }: { id: string; hasSteps: boolean }) {
   const router = useRouter();
-  const input = useRef<HTMLInputElement>(null);
   const [taken, setTaken] = useState<TakenPlan | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const address = `/api/shells/${id}/plan/file`;
@@ -35,21 +35,14 @@ export function PlanFiles({ id, hasSteps }: { id: string; hasSteps: boolean }) {
             Save the plan as a file
           </Button>
         )}
-        <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
-          Take a plan in …
-        </Button>
-        <input
-          ref={input}
-          type="file"
+        <FileButton
+          size="small"
+          variant="outlined"
+          words="Take a plan in …"
+          label="A plan file"
           accept=".json,application/json"
-          hidden
-          data-testid="plan-file"
-          aria-label="A plan file"
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            if (file) void takeIn(file);
-            event.target.value = '';
-          }}
+          testId="plan-file"
+          onFile={(file) => void takeIn(file)}
         />
       </div>
       {trouble !== null && <Alert severity="error">{trouble}</Alert>}

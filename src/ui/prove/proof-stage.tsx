@@ -67,11 +67,11 @@ function headingOf({ percent, comparison, open }: ProofView): string {
   return open === 0 ? 'It lies smooth' : `${percent} % smooth; ${plural(open, 'finding')} open`;
 }
 
-function sayComparison({ comparison, hasRun }: ProofView): string {
+function sayComparison({ comparison, hasRun, open }: ProofView): string {
   if (comparison) {
-    const { closed, caused, leftOver, after } = comparison;
+    const { closed, caused, leftOver } = comparison;
     const rest = leftOver.length ? `, ${leftOver.length} of them what is left of earlier ones` : '';
-    return `${plural(closed.length, 'finding')} closed, ${caused.length} came up, ${after.findings.length} still open${rest}.`;
+    return `${plural(closed.length, 'finding')} closed, ${caused.length} came up, ${open} still open${rest}.`;
   }
   return hasRun
     ? 'The result is compared with what was before as soon as it has been combed.'

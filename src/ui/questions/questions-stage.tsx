@@ -3,11 +3,12 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { AnswersRead, QuestionsView } from '@/services/decide/questions';
 import { DecideViews } from '../decide/decide-views';
 import { send } from '../jobs/use-job';
+import { FileButton } from '../parts/file-button';
 import { AnswersTable } from './answers-table';
 import styles from './questions.module.css';
 
@@ -42,17 +43,15 @@ export function QuestionsStage({ view }: { view: QuestionsView }) {
         <DecideViews shellId={view.id} />
       </div>
       <div className={styles.buttons}>
-        {questions.length > 0 && (
-          <>
-            <Button variant="contained" href={address} download>
-              Save the question sheet
-            </Button>
-            <Button variant="outlined" href={`${address}?as=csv`} download>
-              As a table (CSV)
-            </Button>
-          </>
-        )}
-        <AnswersFile onFile={(file) => void look(file)} />
+        {questions.length > 0 && <SheetButtons address={address} />}
+        <FileButton
+          variant="outlined"
+          words="Read answers …"
+          label="A sheet with answers"
+          accept=".html,.htm,.csv,text/html,text/csv"
+          testId="answers-file"
+          onFile={(file) => void look(file)}
+        />
       </div>
       {trouble !== null && <Alert severity="warning">{trouble}</Alert>}
       {read && <AnswersTable read={read} onTake={() => void ask(text, true)} />}
@@ -72,26 +71,15 @@ export function QuestionsStage({ view }: { view: QuestionsView }) {
   );
 }
 
-function AnswersFile({ onFile }: { onFile: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
+function SheetButtons({ address }: { address: string }) {
   return (
     <>
-      <Button variant="outlined" onClick={() => input.current?.click()}>
-        Read answers …
+      <Button variant="contained" href={address} download>
+        Save the question sheet
       </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".html,.htm,.csv,text/html,text/csv"
-        hidden
-        data-testid="answers-file"
-        aria-label="A sheet with answers"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) onFile(file);
-          event.target.value = '';
-        }}
-      />
+      <Button variant="outlined" href={`${address}?as=csv`} download>
+        As a table (CSV)
+      </Button>
     </>
   );
 }

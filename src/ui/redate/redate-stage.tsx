@@ -55,7 +55,7 @@ function RedateStage({ view: start }: { view: RedateStart }) {
   const take = async () => {
     const things = [...new Set(going.map(thingOf))];
     const taken = await redating.take(leftOut.size > 0 ? things : (ask.only ?? null));
-    if (taken?.taken) plan.say('re-date', taken.taken);
+    if (taken?.taken) plan.tell('re-date', taken.taken);
     redating.again();
   };
   return (
@@ -73,10 +73,7 @@ function RedateStage({ view: start }: { view: RedateStart }) {
         </div>
         <div>
           {only !== null && <OnlyChosen count={only.length} onAll={() => setAll(true)} />}
-          {trouble !== null && <Alert severity="warning">{trouble}</Alert>}
-          {preview?.odd && (
-            <Alert severity="warning">{preview.odd} Is that right? Correct it on the left.</Alert>
-          )}
+          <AskTroubles trouble={trouble} odd={preview?.odd ?? null} />
           <HeldBack held={plan.held} onClose={plan.forgetHeld} />
           {preview && (
             <div className={styles.middle}>
@@ -106,6 +103,16 @@ function RedateStage({ view: start }: { view: RedateStart }) {
         )}
       </section>
     </div>
+  );
+}
+
+/** Why nothing could be worked out, and what looks odd of what was. */
+function AskTroubles({ trouble, odd }: { trouble: string | null; odd: string | null }) {
+  return (
+    <>
+      {trouble !== null && <Alert severity="warning">{trouble}</Alert>}
+      {odd !== null && <Alert severity="warning">{odd} Is that right? Correct it on the left.</Alert>}
+    </>
   );
 }
 

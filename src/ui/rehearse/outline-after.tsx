@@ -1,3 +1,4 @@
+import { plural } from '@/core/text/plural';
 import type { OutlineLine } from '@/core/plan/outline-difference';
 import styles from './rehearse.module.css';
 
@@ -20,7 +21,7 @@ export function OutlineAfter({ lines }: { lines: readonly OutlineLine[] }) {
           <h2 id="outline-after" style={{ display: 'inline' }}>
             The outline, before and after
           </h2>{' '}
-          <span className="soft number">{differing} lines differ</span>
+          <span className="soft number">{plural(differing, 'line differs', 'lines differ')}</span>
         </summary>
         <ul className={styles.outline} tabIndex={0} aria-label="Lines of the outline that differ">
           {lines.map(({ ref, title, depth, is, was }) => (

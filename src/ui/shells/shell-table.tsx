@@ -56,6 +56,10 @@ export function ShellTable({ shells, sets }: ShellTableProps) {
     [shells, showsLaidBy],
   );
   const shown = useMemo(() => sorted(filtered(listed, filter), sort), [listed, filter, sort]);
+  const turnOver = () => {
+    setShowsLaidBy(!showsLaidBy);
+    setChosen(new Set());
+  };
   return (
     <>
       <div style={{ display: 'flex', gap: 12, alignItems: 'center', margin: '14px 0' }}>
@@ -71,17 +75,7 @@ export function ShellTable({ shells, sets }: ShellTableProps) {
           {plural(listed.length, 'shell')}
           {showsLaidBy && ' laid by'}
         </span>
-        {(laidBy > 0 || showsLaidBy) && (
-          <Button
-            size="small"
-            onClick={() => {
-              setShowsLaidBy(!showsLaidBy);
-              setChosen(new Set());
-            }}
-          >
-            {showsLaidBy ? 'Back to those worked on' : `Laid by: ${laidBy}`}
-          </Button>
-        )}
+        <TurnOver laidBy={laidBy} showsLaidBy={showsLaidBy} onTurn={turnOver} />
         <span style={{ flex: 1 }} />
         {demos > 0 && <RemoveDemo count={demos} />}
       </div>
@@ -109,6 +103,23 @@ export function ShellTable({ shells, sets }: ShellTableProps) {
       </div>
       {removing && <RemoveShell shell={removing} onClose={() => setRemoving(null)} />}
     </>
+  );
+}
+
+interface TurnOverProps {
+  /** How many shells are laid by. */
+  readonly laidBy: number;
+  readonly showsLaidBy: boolean;
+  readonly onTurn: () => void;
+}
+
+/** From the shells that are worked on to those that were laid by, and back; nothing where there are none. */
+function TurnOver({ laidBy, showsLaidBy, onTurn }: TurnOverProps) {
+  if (laidBy === 0 && !showsLaidBy) return null;
+  return (
+    <Button size="small" onClick={onTurn}>
+      {showsLaidBy ? 'Back to those worked on' : `Laid by: ${laidBy}`}
+    </Button>
   );
 }
 

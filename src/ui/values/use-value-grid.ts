@@ -34,18 +34,10 @@ export function useValueGrid(
   order: DayOrder,
 ): ValueGridState {
   const box = useRef<HTMLDivElement>(null);
-  const [place, setAt] = useState<Cell>({ row: 0, column: 1 });
-  const [corner, setCorner] = useState<Cell>(place);
+  const { at, range, choose } = useCellChoice(rows.length);
   const [typing, setTyping] = useState<string | null>(null);
   // A field that goes away is left, too: what was typed is taken once.
   const isTyping = useRef(false);
-  const within = (cell: Cell): Cell => ({
-    row: Math.max(0, Math.min(rows.length - 1, cell.row)),
-    column: Math.max(0, Math.min(valueColumns.length - 1, cell.column)),
-  });
-  const at = within(place);
-  const range = rangeBetween(within(corner), at);
-
   const textAt = ({ row, column }: Cell): string => {
     const one = rows[row];
     return one ? values.textOf(one, column) : '';
@@ -60,14 +52,9 @@ export function useValueGrid(
     values.put(rows, [{ ...at, text: typing }]);
     box.current?.focus();
   };
-  const leaveTyping = () => {
-    type(null);
-    box.current?.focus();
-  };
   const go = (cell: Cell, extend: boolean) => {
     takeTyped();
-    setAt(within(cell));
-    if (!extend) setCorner(within(cell));
+    choose(cell, extend);
   };
   const putAll = (textFor: (cell: Cell) => string) =>
     values.put(
@@ -75,13 +62,15 @@ export function useValueGrid(
       cellsOf(range).map((cell) => ({ ...cell, text: textFor(cell) })),
     );
   const fillDown = () => putAll(({ column }) => textAt({ row: range.top, column }));
-  const empty = () => putAll(() => '');
 
   const doing: GridDoing = {
     step: (down, right, extend) => go({ row: at.row + down, column: at.column + right }, extend),
     type: (text) => type(text ?? textAt(at)),
-    leaveTyping,
-    empty,
+    leaveTyping: () => {
+      type(null);
+      box.current?.focus();
+    },
+    empty: () => putAll(() => ''),
     fillDown,
     undo: values.undo,
   };
@@ -105,6 +94,22 @@ export function useValueGrid(
       values.put(rows, pastedCells(text, range, rows.length, valueColumns.length)),
     ),
   };
+}
+
+/** The cell that the keys are at and the range that ends there, never outside the grid. */
+function useCellChoice(rows: number) {
+  const [end, setEnd] = useState<Cell>({ row: 0, column: 1 });
+  const [corner, setCorner] = useState<Cell>(end);
+  const within = (cell: Cell): Cell => ({
+    row: Math.max(0, Math.min(rows - 1, cell.row)),
+    column: Math.max(0, Math.min(valueColumns.length - 1, cell.column)),
+  });
+  const at = within(end);
+  const choose = (cell: Cell, extend: boolean) => {
+    setEnd(within(cell));
+    if (!extend) setCorner(within(cell));
+  };
+  return { at, range: rangeBetween(within(corner), at), choose };
 }
 
 /** Copying and pasting of cells; while a cell is typed into they are about what is typed. */

@@ -159,9 +159,9 @@ test('a shell held against itself has nothing new, and adding what is proposed c
   const shell = day();
   const preview = holdAgainst(shell, shell);
   expect(preview.counts).toMatchObject({ new: 0, differs: 0, doubled: 0 });
-  const made = addThings(shell, shell, preview, choice(proposed(shell, shell)));
-  expect(made.edits).toEqual([]);
-  expect(shellFingerprint(made.after)).toBe(shellFingerprint(shell));
+  const addition = addThings(shell, shell, preview, choice(proposed(shell, shell)));
+  expect(addition.edits).toEqual([]);
+  expect(shellFingerprint(addition.after)).toBe(shellFingerprint(shell));
 });
 
 test('what a choice needs comes along and says why; what is there is used as it stands', () => {
@@ -209,8 +209,13 @@ test('a grade column comes along with the activity that has its title', () => {
 
 test('the proposal lands in the matching modules, under free names, with links led where they belong', () => {
   const [shell, incoming] = [evening(), day()];
-  const made = addThings(shell, incoming, holdAgainst(shell, incoming), choice(proposed(shell, incoming)));
-  const { after } = made;
+  const addition = addThings(
+    shell,
+    incoming,
+    holdAgainst(shell, incoming),
+    choice(proposed(shell, incoming)),
+  );
+  const { after } = addition;
   expect(after.items.map((i) => [i.ref, i.parent])).toEqual([
     ['w1', null],
     ['welcome', 'w1'],
@@ -236,7 +241,7 @@ test('the proposal lands in the matching modules, under free names, with links l
     'url("../pictures/map-2.png")',
   );
   expect(linkGraphOf(after).broken).toEqual([]);
-  expect([made.relinked, made.loose]).toEqual([4, []]);
+  expect([addition.relinked, addition.loose]).toEqual([4, []]);
   expect(after.items.find((i) => i.ref === 'cold')).toMatchObject({
     due: '2025-09-05T23:59:59',
     studentWork: 0,
@@ -252,7 +257,7 @@ test('undone, the first shell is there again', () => {
   const [shell, incoming] = [evening(), day()];
   for (const landing of [{ where: 'matching' }, { where: 'end' }, { where: 'module', ref: 'w2' }] as const) {
     const preview = holdAgainst(shell, incoming);
-    const made = addThings(
+    const addition = addThings(
       shell,
       incoming,
       preview,
@@ -261,7 +266,7 @@ test('undone, the first shell is there again', () => {
         { landing },
       ),
     );
-    expect(applyEdits(made.after, invertEdits(made.edits))).toEqual(shell);
+    expect(applyEdits(addition.after, invertEdits(addition.edits))).toEqual(shell);
   }
 });
 
@@ -296,25 +301,25 @@ test('dates are kept, shifted by the terms, or cleared', () => {
 test('ticked all the same, a double gets an identity of its own', () => {
   const shell = day();
   const preview = holdAgainst(shell, shell);
-  const made = addThings(shell, shell, preview, choice(preview.things.map((t) => t.key)));
-  const refs = made.after.items.map((i) => i.ref);
+  const addition = addThings(shell, shell, preview, choice(preview.things.map((t) => t.key)));
+  const refs = addition.after.items.map((i) => i.ref);
   expect(new Set(refs).size).toBe(refs.length);
-  expect(new Set(made.after.contents.map((c) => c.id)).size).toBe(made.after.contents.length);
-  expect(new Set(made.after.files.map((f) => f.path)).size).toBe(made.after.files.length);
-  expect(made.after.items.length).toBe(shell.items.length * 2);
-  expect(linkGraphOf(made.after).broken).toEqual([]);
+  expect(new Set(addition.after.contents.map((c) => c.id)).size).toBe(addition.after.contents.length);
+  expect(new Set(addition.after.files.map((f) => f.path)).size).toBe(addition.after.files.length);
+  expect(addition.after.items.length).toBe(shell.items.length * 2);
+  expect(linkGraphOf(addition.after).broken).toEqual([]);
 });
 
 test('a link to what was not taken is told', () => {
   const shell = new ShellComposer({ ref: shellRef('bare'), title: 'bare' }).shell();
   const incoming = day();
-  const made = addThings(
+  const addition = addThings(
     shell,
     incoming,
     holdAgainst(shell, incoming),
     choice([incomingKey('item', 'cold')]),
   );
-  expect(made.loose).toEqual([{ from: 'week2/cold.html', asked: 'page/r1.html' }]);
+  expect(addition.loose).toEqual([{ from: 'week2/cold.html', asked: 'page/r1.html' }]);
 });
 
 const withColumn = (item: Shell['items'][number]) =>

@@ -33,9 +33,9 @@ export function carriedEvents(
     ? sharedShifts(inside, shell.previousEvents, shell.previousTerm?.end ?? null, sharedShift)
     : new Map<string, number>();
   for (const event of inside) {
-    const made = earliest(event.created, event.stamped);
+    const madeAt = earliest(event.created, event.stamped);
     const shift = shifts.get(event.ref);
-    if (made && daysBetween(made, start) >= days) found.set(event, { made });
+    if (madeAt && daysBetween(madeAt, start) >= days) found.set(event, { made: madeAt });
     else if (shift !== undefined) found.set(event, { shift });
   }
   return found;

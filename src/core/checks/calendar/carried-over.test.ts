@@ -4,7 +4,7 @@ import { checkCases } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { carriedOver } from './carried-over';
 
-const made = (day: string) => `${day}T08:00:00` as LocalDateTime;
+const morningOf = (day: string) => `${day}T08:00:00` as LocalDateTime;
 const holding =
   (events: CourseEvent[], previousEvents: CourseEvent[] | null = null) =>
   () => ({ events, previousEvents });
@@ -14,8 +14,8 @@ checkCases(carriedOver, {
     {
       name: 'made a year before the term: one finding for the title',
       build: holding([
-        event('a', 'Lab', '2027-01-12T10:00:00', { created: made('2025-08-18') }),
-        event('b', 'Lab', '2027-01-19T10:00:00', { created: made('2025-08-18') }),
+        event('a', 'Lab', '2027-01-12T10:00:00', { created: morningOf('2025-08-18') }),
+        event('b', 'Lab', '2027-01-19T10:00:00', { created: morningOf('2025-08-18') }),
       ]),
       subjects: [['a', 'b']],
       expect: ([f]) =>
@@ -26,23 +26,23 @@ checkCases(carriedOver, {
     },
     {
       name: 'exactly 60 days before the first day',
-      build: holding([event('a', 'Talk', '2027-02-01T10:00:00', { created: made('2026-11-12') })]),
+      build: holding([event('a', 'Talk', '2027-02-01T10:00:00', { created: morningOf('2026-11-12') })]),
       subjects: [['a']],
     },
     {
       name: 'stamped long ago, made unknown',
-      build: holding([event('a', 'Talk', '2027-02-01T10:00:00', { stamped: made('2026-05-01') })]),
+      build: holding([event('a', 'Talk', '2027-02-01T10:00:00', { stamped: morningOf('2026-05-01') })]),
       subjects: [['a']],
     },
     {
       name: 'two titles with one link are one finding',
       build: holding([
         event('a', 'Lab A', '2027-01-12T10:00:00', {
-          created: made('2025-08-18'),
+          created: morningOf('2025-08-18'),
           links: ['https://x.example/join/1'],
         }),
         event('b', 'Lab B', '2027-01-13T10:00:00', {
-          created: made('2025-08-19'),
+          created: morningOf('2025-08-19'),
           links: ['https://x.example/join/1'],
         }),
       ]),
@@ -78,11 +78,13 @@ checkCases(carriedOver, {
       name: 'a series with one date inside the term and a changed occurrence of it',
       build: holding([
         event('s', 'Clinic', '2025-09-01T10:00:00', {
-          created: made('2025-08-01'),
+          created: morningOf('2025-08-01'),
           recurrence: { rule: 'FREQ=YEARLY', extraDates: [], excludedDates: [] },
           occurrences: ['2025-09-01T10:00:00', '2027-02-01T10:00:00'] as LocalDateTime[],
         }),
-        event('s#20270201T100000', 'Clinic, moved', '2027-02-02T10:00:00', { created: made('2025-08-01') }),
+        event('s#20270201T100000', 'Clinic, moved', '2027-02-02T10:00:00', {
+          created: morningOf('2025-08-01'),
+        }),
       ]),
       subjects: [['s', 's#20270201T100000']],
     },
@@ -90,11 +92,11 @@ checkCases(carriedOver, {
   silent: [
     {
       name: '59 days before',
-      build: holding([event('a', 'Talk', '2027-02-01T10:00:00', { created: made('2026-11-13') })]),
+      build: holding([event('a', 'Talk', '2027-02-01T10:00:00', { created: morningOf('2026-11-13') })]),
     },
     {
       name: 'outside the term',
-      build: holding([event('a', 'Talk', '2026-12-20T10:00:00', { created: made('2025-08-18') })]),
+      build: holding([event('a', 'Talk', '2026-12-20T10:00:00', { created: morningOf('2025-08-18') })]),
     },
     { name: 'nothing known of its making', build: holding([event('a', 'Talk', '2027-02-01T10:00:00')]) },
     {
@@ -115,7 +117,7 @@ checkCases(carriedOver, {
       name: 'the same as last term, but made after that had ended',
       build: holding(
         ['Lecture', 'Lab', 'Talk'].map((t, n) =>
-          event(t, t, `2027-02-0${n + 1}T1${n}:00:00`, { created: made('2026-12-20') }),
+          event(t, t, `2027-02-0${n + 1}T1${n}:00:00`, { created: morningOf('2026-12-20') }),
         ),
         ['Lecture', 'Lab', 'Talk'].map((t, n) => event(`o${t}`, t, `2025-09-1${n + 5}T1${n}:00:00`)),
       ),
@@ -123,7 +125,7 @@ checkCases(carriedOver, {
     {
       name: 'a term that nobody told',
       build: () => ({
-        events: [event('a', 'Talk', '2027-02-01T10:00:00', { created: made('2020-01-01') })],
+        events: [event('a', 'Talk', '2027-02-01T10:00:00', { created: morningOf('2020-01-01') })],
         term: { title: '', start: null, end: null },
       }),
     },

@@ -5,6 +5,7 @@ import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
 import { defineCheck } from '../check';
+import type { CheckId, Evidence } from '../finding';
 import { carriedOptions } from './carried-events';
 
 export const carriedOver = defineCheck({
@@ -36,73 +37,66 @@ export const carriedOver = defineCheck({
   *find({ shell, facts }) {
     const { start, end } = shell.term;
     if (!start || !end) return;
-    const found = facts.carriedEvents;
+    const reasonOf = facts.carriedEvents;
     const series = new Map<string, CourseEvent[]>();
-    for (const event of found.keys()) collect(series, facts.eventGroups.of(event), event);
+    for (const event of reasonOf.keys()) collect(series, facts.eventGroups.of(event), event);
     for (const events of series.values()) {
-      const first = elementAt(events, 0);
-      const reasons = events.map((e) => valueFor(found, e));
-      const days = reasons
-        .map((r) => r.made)
-        .filter((d) => d !== undefined)
-        .sort();
-      const shift = reasons.map((r) => r.shift).find((s) => s !== undefined);
-      const [earliest] = days;
-      const when = spellSpan(days);
-      const links = new Set(events.flatMap((e) => e.links));
-      const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
-      const messageOf = () => {
-        if (!days.length)
-          return {
-            id: 'shifted',
-            params: { count: events.length, title: first.title, days: shift ?? 0 },
-          } as const;
-        if (events.length === 1)
-          return {
-            id: 'one',
-            params: { title: first.title, date: spellDate(dateOf(first.start)), when },
-          } as const;
-        return { id: 'made', params: { count: events.length, title: first.title, when } } as const;
-      };
+      const reasons = events.map((e) => valueFor(reasonOf, e));
+      const madeOn = reasons.flatMap((r) => (r.made === undefined ? [] : [r.made])).sort();
+      const shift = reasons.find((r) => r.shift !== undefined)?.shift;
+      const refs = events.map((e) => e.ref);
       yield {
-        message: messageOf(),
-        subjects: events.map((e) => ({ type: 'event', ref: e.ref })),
+        message: messageOf(events, madeOn, shift),
+        subjects: refs.map((ref) => ({ type: 'event', ref })),
         evidence: [
-          ...(earliest !== undefined
-            ? [
-                {
-                  label: 'Made',
-                  value: `${when}, ${daysBetween(earliest, start)} days before the term’s first day`,
-                },
-              ]
-            : []),
+          ...evidenceOfMaking(madeOn, start),
           ...(shift !== undefined
             ? [{ label: 'Moved along by', value: `${shift} days from the previous term’s calendar` }]
             : []),
-          {
-            label: 'Dates',
-            value: sayDates(dates),
-          },
-          ...[...links].slice(0, 4).map((link) => ({ label: 'Link', value: link })),
-          ...(first.location ? [{ label: 'Place', value: first.location }] : []),
+          ...evidenceOfSeries(events),
         ],
-        remedy: { action: 'delete', targets: events.map((e) => e.ref), params: {}, kind: 'judgement' },
-        covers: [
-          {
-            refs: events.map((e) => e.ref),
-            checks: [
-              'calendar.outside-term',
-              'calendar.past',
-              'calendar.no-class-day',
-              'calendar.overruns-term',
-            ],
-          },
-        ],
-        confidence: days.length ? 0.9 : 0.8,
+        remedy: { action: 'delete', targets: refs, params: {}, kind: 'judgement' },
+        covers: [{ refs, checks: settled }],
+        confidence: madeOn.length ? 0.9 : 0.8,
       };
     }
   },
 });
+
+/** What is settled where the events go. */
+const settled: readonly CheckId[] = [
+  'calendar.outside-term',
+  'calendar.past',
+  'calendar.no-class-day',
+  'calendar.overruns-term',
+];
+
+function messageOf(events: readonly CourseEvent[], madeOn: readonly LocalDate[], shift: number | undefined) {
+  const { title, start } = elementAt(events, 0);
+  const count = events.length;
+  if (!madeOn.length) return { id: 'shifted', params: { count, title, days: shift ?? 0 } } as const;
+  const when = spellSpan(madeOn);
+  if (count === 1) return { id: 'one', params: { title, date: spellDate(dateOf(start)), when } } as const;
+  return { id: 'made', params: { count, title, when } } as const;
+}
+
+function evidenceOfMaking(madeOn: readonly LocalDate[], termStart: LocalDate): Evidence[] {
+  const [earliest] = madeOn;
+  if (earliest === undefined) return [];
+  const ahead = daysBetween(earliest, termStart);
+  return [{ label: 'Made', value: `${spellSpan(madeOn)}, ${ahead} days before the term’s first day` }];
+}
+
+function evidenceOfSeries(events: readonly CourseEvent[]): Evidence[] {
+  const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
+  const links = [...new Set(events.flatMap((e) => e.links))];
+  const { location } = elementAt(events, 0);
+  return [
+    { label: 'Dates', value: sayDates(dates) },
+    ...links.slice(0, 4).map((link) => ({ label: 'Link', value: link })),
+    ...(location ? [{ label: 'Place', value: location }] : []),
+  ];
+}
 
 /** The days from the first to the last, in words; nothing where there are none. */
 function spellSpan(days: readonly LocalDate[]): string {

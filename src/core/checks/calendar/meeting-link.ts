@@ -138,20 +138,20 @@ function madeEvidence(
   carried: ReadonlyMap<CourseEvent, { readonly made?: string; readonly shift?: number }>,
 ) {
   const reasons = events.map((e) => carried.get(e)).filter((r) => r !== undefined);
-  const made = reasons
+  const madeOn = reasons
     .map((r) => r.made)
     .filter((d) => d !== undefined)
     .sort();
   const shift = reasons.find((r) => r.shift !== undefined)?.shift;
   return [
-    ...(made.length
+    ...(madeOn.length
       ? [
           {
             label: 'Made',
             value:
-              made[0] === made.at(-1)
-                ? `on ${spellDate(made[0] as never)}`
-                : `between ${spellDate(made[0] as never)} and ${spellDate(made.at(-1) as never)}`,
+              madeOn[0] === madeOn.at(-1)
+                ? `on ${spellDate(madeOn[0] as never)}`
+                : `between ${spellDate(madeOn[0] as never)} and ${spellDate(madeOn.at(-1) as never)}`,
           },
         ]
       : []),

@@ -45,17 +45,17 @@ export const unconfirmedMeeting = defineCheck({
         !facts.foundEvents.has(e.ref) &&
         e.occurrences.some((o) => sideOfTerm(dateOf(o), shell.term).side === 'inside'),
     );
-    const made = new Map<CourseEvent, LocalDateTime>();
+    const madeOn = new Map<CourseEvent, LocalDateTime>();
     for (const e of meetings) {
       const when = e.created ?? (stampsTell ? e.stamped : null);
-      if (when) made.set(e, when);
+      if (when) madeOn.set(e, when);
     }
-    const bulk = madeTogether(made, options.together);
+    const bulk = madeTogether(madeOn, options.together);
     const series = new Map<string, CourseEvent[]>();
     for (const e of bulk) collect(series, facts.eventGroups.of(e), e);
     for (const events of series.values()) {
       const first = elementAt(events, 0);
-      const when = valueFor(made, first);
+      const when = valueFor(madeOn, first);
       const dates = events.flatMap((e) => e.occurrences.map(dateOf)).sort();
       yield {
         message: {
@@ -98,12 +98,14 @@ function spansMoreThanADay(stamps: readonly (LocalDateTime | null)[]): boolean {
 }
 
 /** Events of which `least` or more were made within one minute, in the order of the calendar. */
-function madeTogether(made: ReadonlyMap<CourseEvent, LocalDateTime>, least: number): CourseEvent[] {
-  const sorted = [...made].map(([event, when]) => ({ event, at: seconds(when) })).sort((a, b) => a.at - b.at);
+function madeTogether(madeOn: ReadonlyMap<CourseEvent, LocalDateTime>, least: number): CourseEvent[] {
+  const sorted = [...madeOn]
+    .map(([event, when]) => ({ event, at: seconds(when) }))
+    .sort((a, b) => a.at - b.at);
   const found = new Set<CourseEvent>();
   for (let from = 0, to = 0; to < sorted.length; to += 1) {
     while (elementAt(sorted, to).at - elementAt(sorted, from).at > 60) from += 1;
     if (to - from + 1 >= least) for (const { event } of sorted.slice(from, to + 1)) found.add(event);
   }
-  return [...made.keys()].filter((e) => found.has(e));
+  return [...madeOn.keys()].filter((e) => found.has(e));
 }

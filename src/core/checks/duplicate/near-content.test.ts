@@ -9,9 +9,9 @@ const words =
     ' ',
   );
 const text = (...change: [number, string][]) => {
-  const made = [...words];
-  for (const [at, word] of change) made[at] = word;
-  return made.join(' ');
+  const changed = [...words];
+  for (const [at, word] of change) changed[at] = word;
+  return changed.join(' ');
 };
 const pages =
   (...texts: string[]) =>

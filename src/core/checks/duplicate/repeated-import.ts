@@ -2,7 +2,9 @@ import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
 import { titleKey } from '@/core/text/normalise';
+import type { ContentKeys } from '@/core/compare/content-keys';
 import { defineCheck } from '../check';
+import type { CheckId, Evidence } from '../finding';
 import { shortestRepeat } from './repeats';
 
 export const repeatedImport = defineCheck({
@@ -39,22 +41,12 @@ export const repeatedImport = defineCheck({
     for (const [kept, ...later] of facts.repeats.all) {
       if (!kept || kept.length < options.shortest) continue;
       const subjects = later.flat().filter((i) => i !== null);
-      const relink: Record<string, string> = {};
-      const equal = new Set<string>();
-      for (const copy of later)
-        copy.forEach((item, k) => {
-          const counterpart = kept[k];
-          if (!item || !counterpart) return;
-          const key = facts.contentKeys.looseOf(item);
-          if (key !== facts.contentKeys.looseOf(counterpart)) return;
-          if (key === null && titleKey(item.title) !== titleKey(counterpart.title)) return;
-          equal.add(item.ref);
-          relink[item.ref] = counterpart.ref;
-        });
-      const targets = deletable(subjects, equal, facts.outline);
-      for (const ref of Object.keys(relink)) if (!targets.has(ref)) delete relink[ref];
-      const differ = subjects.filter((i) => !equal.has(i.ref));
-      const named = [...kept].filter((i) => i !== null);
+      const counterparts = equalCounterparts(kept, later, facts.contentKeys);
+      const targets = deletable(subjects, counterparts, facts.outline);
+      const relink = Object.fromEntries([...counterparts].filter(([ref]) => targets.has(ref)));
+      const differ = subjects.filter((i) => !counterparts.has(i.ref));
+      const named = kept.filter((i) => i !== null);
+      const refs = subjects.map((i) => i.ref);
       const params = {
         count: subjects.length,
         from: `“${named[0]?.title ?? ''}”`,
@@ -63,53 +55,79 @@ export const repeatedImport = defineCheck({
       };
       yield {
         message: differ.length ? { id: 'partly', params } : { id: 'again', params },
-        subjects: subjects.map((i) => ({ type: 'item', ref: i.ref })),
+        subjects: refs.map((ref) => ({ type: 'item', ref })),
         keep: named[0]?.ref ?? null,
         evidence: [
-          {
-            label: 'Equal in content',
-            value: differ.length
-              ? `${targets.size} of ${subjects.length}; ${differ.length} differ and stay`
-              : `all ${subjects.length}`,
-          },
-          { label: 'Stands first at', value: places(named, facts.outline), where: named[0]?.ref },
-          ...later.map((copy) => {
-            const there = copy.filter((i) => i !== null);
-            return { label: 'Stands again at', value: places(there, facts.outline), where: there[0]?.ref };
-          }),
+          equalShare(subjects.length, targets.size, differ.length),
+          standsAt('Stands first at', named, facts.outline),
+          ...later.map((copy) =>
+            standsAt(
+              'Stands again at',
+              copy.filter((i) => i !== null),
+              facts.outline,
+            ),
+          ),
           ...differ.map((i) => ({ label: 'Differs and stays', value: i.title, where: i.ref })),
           ...batchEvidence(subjects),
         ],
         remedy: targets.size
           ? {
               action: 'delete',
-              targets: subjects.filter((i) => targets.has(i.ref)).map((i) => i.ref),
+              targets: refs.filter((ref) => targets.has(ref)),
               params: { relink },
               kind: 'safe',
             }
           : null,
         batch: named[0]?.ref ?? '',
-        covers: [
-          { refs: [...targets] },
-          // That numbers stand twice is said by this, too, where some of the copies differ.
-          {
-            refs: subjects.map((i) => i.ref),
-            checks: [
-              'structure.number-repeat',
-              'structure.tail-block',
-              'duplicate.near-content',
-              'duplicate.placed-twice',
-            ],
-          },
-        ],
+        // That numbers stand twice is said by this, too, where some of the copies differ.
+        covers: [{ refs: [...targets] }, { refs, checks: saidBesides }],
         keeps: named.map((i) => i.ref),
       };
     }
   },
 });
 
+const saidBesides: readonly CheckId[] = [
+  'structure.number-repeat',
+  'structure.tail-block',
+  'duplicate.near-content',
+  'duplicate.placed-twice',
+];
+
+type Stretch = readonly (Item | null)[];
+
+/** The kept counterpart of each later item that is equal to it in content, or in its title where neither has content. */
+function equalCounterparts(kept: Stretch, later: readonly Stretch[], keys: ContentKeys): Map<string, string> {
+  const counterparts = new Map<string, string>();
+  for (const copy of later)
+    copy.forEach((item, n) => {
+      const counterpart = kept[n];
+      if (!item || !counterpart) return;
+      const key = keys.looseOf(item);
+      if (key !== keys.looseOf(counterpart)) return;
+      if (key === null && titleKey(item.title) !== titleKey(counterpart.title)) return;
+      counterparts.set(item.ref, counterpart.ref);
+    });
+  return counterparts;
+}
+
+const equalShare = (all: number, going: number, differ: number): Evidence => ({
+  label: 'Equal in content',
+  value: differ ? `${going} of ${all}; ${differ} differ and stay` : `all ${all}`,
+});
+
+const standsAt = (label: string, items: readonly Item[], outline: Outline): Evidence => ({
+  label,
+  value: places(items, outline),
+  where: items[0]?.ref,
+});
+
 /** An item goes where its content stands in the kept copy; a module only where all inside it goes too. */
-function deletable(subjects: readonly Item[], equal: ReadonlySet<string>, outline: Outline): Set<string> {
+function deletable(
+  subjects: readonly Item[],
+  equal: ReadonlyMap<string, unknown>,
+  outline: Outline,
+): Set<string> {
   const going = new Set(subjects.filter((i) => equal.has(i.ref)).map((i) => i.ref as string));
   for (const item of [...subjects].reverse())
     if (going.has(item.ref) && outline.children(item.ref).some((child) => !going.has(child.ref)))

@@ -1,7 +1,6 @@
-import { elementAt, valueFor } from '@/core/sure';
+import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { collect } from '@/core/collect';
-import type { NodeKey } from '@/core/links/graph';
+import type { BrokenAddress, NodeKey } from '@/core/links/graph';
 import { nameOfPath, pathsByName } from '@/core/links/names';
 import { defineCheck } from '../check';
 import type { SubjectRef } from '../finding';
@@ -50,22 +49,16 @@ export const brokenLink = defineCheck({
     const guessOf = (name: string) => {
       const known = guesses.get(name);
       if (known !== undefined) return known;
-      const made = nearestName(name, names, byName);
-      guesses.set(name, made);
-      return made;
+      const guess = nearestName(name, names, byName);
+      guesses.set(name, guess);
+      return guess;
     };
-    const writtenBy = new Map<string, string[]>();
-    for (const b of facts.links.broken) collect(writtenBy, `${b.from} ${b.asked}`, b.written);
-    const seen = new Set<string>();
-    for (const broken of facts.links.broken) {
+    for (const { broken, written } of asksOf(facts.links.broken)) {
       const owner = owners.get(broken.from);
-      const key = `${broken.from} ${broken.asked}`;
-      if (!owner || seen.has(key) || broken.asked.endsWith('/') || broken.asked === '') continue;
-      seen.add(key);
+      if (!owner || broken.asked.endsWith('/') || broken.asked === '') continue;
       const same = byName.get(nameOfPath(broken.asked)) ?? [];
       const found = same.length === 1 ? elementAt(same, 0) : null;
       const guess = found ?? guessOf(nameOfPath(broken.asked));
-      const written = valueFor(writtenBy, key);
       const targets = [owner.subject.ref];
       yield {
         message: { id: 'link', params: { title: owner.title, asked: broken.asked } },
@@ -93,6 +86,23 @@ export const brokenLink = defineCheck({
     }
   },
 });
+
+/** What one text asks for and does not get, with every spelling of it there. */
+interface Ask {
+  readonly broken: BrokenAddress;
+  readonly written: string[];
+}
+
+function asksOf(addresses: readonly BrokenAddress[]): Iterable<Ask> {
+  const asks = new Map<string, Ask>();
+  for (const broken of addresses) {
+    const key = `${broken.from} ${broken.asked}`;
+    const known = asks.get(key);
+    if (known) known.written.push(broken.written);
+    else asks.set(key, { broken, written: [broken.written] });
+  }
+  return asks.values();
+}
 
 /** The name that differs least, where it shares its beginning or its ending; anything else would be a guess. */
 function nearestName(

@@ -31,11 +31,11 @@ export const otherCourse = defineCheck({
   },
   notApplicable: (shell) => (ownCode(shell.code) ? null : 'the shell has no code of letters and digits'),
   *find({ shell, facts }) {
-    const own = ownCode(shell.code);
-    if (!own) return;
+    const shellCode = ownCode(shell.code);
+    if (!shellCode) return;
     const hits = [];
     for (const passage of facts.passages) {
-      const named = namesCourse(passage, own);
+      const named = namesCourse(passage, shellCode);
       if (named) hits.push({ passage, ...named });
     }
     const found = bySubject(hits);
@@ -87,9 +87,15 @@ export const otherCourse = defineCheck({
 });
 
 /** The first other course that a title, a file's name or the first heading of a text names. */
-function namesCourse(passage: Passage, own: OwnCode): { start: number; end: number; says: string } | null {
+function namesCourse(
+  passage: Passage,
+  shellCode: OwnCode,
+): { start: number; end: number; says: string } | null {
   if (passage.where === 'alt') return null;
-  for (const { start, end } of otherCourses(passage.mentions?.courses ?? courseCodes(passage.text), own)) {
+  for (const { start, end } of otherCourses(
+    passage.mentions?.courses ?? courseCodes(passage.text),
+    shellCode,
+  )) {
     if (english.namesAside.test(passage.text.slice(0, start))) continue;
     return { start, end, says: passage.text.slice(start, end) };
   }

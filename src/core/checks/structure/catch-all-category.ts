@@ -95,8 +95,8 @@ function categoryFor(
   categories: readonly GradeCategory[],
 ): GradeCategory | null {
   const words = (text: string) => new Set((text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).map(stem));
-  const own = words(column.title);
-  const byName = categories.filter((c) => [...words(c.title)].some((w) => own.has(w)));
+  const columnWords = words(column.title);
+  const byName = categories.filter((c) => [...words(c.title)].some((w) => columnWords.has(w)));
   if (byName.length === 1) return elementAt(byName, 0);
   const kinds = activities.flatMap((a) => english.kindWords[a.kind] ?? []);
   const byKind = (byName.length ? byName : categories).filter((c) =>

@@ -40,18 +40,20 @@ export const misfiled = defineCheck({
     }
     for (const item of shell.items) {
       if (!item.placed || item.parent === null) continue;
-      const own = labelOfItem(item.title, shellLabels);
-      if (!own || own.numbers.length > 1) continue;
-      const around = facts.outline.ancestors(item).findLast((a) => labels.get(a.ref)?.label === own.label);
+      const itemLabel = labelOfItem(item.title, shellLabels);
+      if (!itemLabel || itemLabel.numbers.length > 1) continue;
+      const around = facts.outline
+        .ancestors(item)
+        .findLast((a) => labels.get(a.ref)?.label === itemLabel.label);
       const here = around ? valueFor(labels, around.ref) : null;
-      const there = modules.get(`${own.label} ${own.numbers.join('.')}`);
+      const there = modules.get(`${itemLabel.label} ${itemLabel.numbers.join('.')}`);
       if (
         !around ||
         !here ||
         !there ||
-        sameNumber(here, own) ||
+        sameNumber(here, itemLabel) ||
         there.ref === item.ref ||
-        inRange(item.title, own, here)
+        inRange(item.title, itemLabel, here)
       )
         continue;
       if (facts.outline.ancestors(there).some((a) => a.ref === item.ref)) continue;
@@ -82,12 +84,12 @@ export function labelOfItem(title: string, shellLabels?: OwnLabels): NumberLabel
 }
 
 /** “Weeks 3–5” is at home in each of them. */
-function inRange(title: string, own: NumberLabel, here: NumberLabel): boolean {
-  const rest = numberLabel(title) ? title.slice(own.end) : '';
+function inRange(title: string, label: NumberLabel, here: NumberLabel): boolean {
+  const rest = numberLabel(title) ? title.slice(label.end) : '';
   const to = /^\s*(?:[-–—/&+,]|to|and)\s*(?:\p{L}+\s*)?(\d{1,3})/u.exec(rest)?.[1];
   return (
     to !== undefined &&
-    elementAt(here.numbers, 0) >= elementAt(own.numbers, 0) &&
+    elementAt(here.numbers, 0) >= elementAt(label.numbers, 0) &&
     elementAt(here.numbers, 0) <= Number(to)
   );
 }

@@ -22,11 +22,11 @@ export const nameOfSeries = ({ label }: Series): string =>
 /** Every series of two or more siblings, outer ones first. */
 export function findSeries(outline: Outline): Series[] {
   const found: Series[] = [];
-  const own = ownLabels([...outline.byRef.values()].map((item) => item.title));
+  const shellLabels = ownLabels([...outline.byRef.values()].map((item) => item.title));
   const visit = (parent: ItemRef | null) => {
     const byLabel = new Map<string, SeriesMember[]>();
     for (const item of outline.children(parent)) {
-      const label = numberLabel(item.title, own);
+      const label = numberLabel(item.title, shellLabels);
       if (!label) continue;
       // Modules count among modules: a page “Week 2 quiz” behind them belongs to another series.
       const key = `${item.kind === 'module' || item.kind === 'heading' ? item.kind : 'item'} ${label.label}`;

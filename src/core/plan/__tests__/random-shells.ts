@@ -78,18 +78,18 @@ export const shells: fc.Arbitrary<Shell> = parts.map(composeShell);
 
 /** A generated shell with the bytes that it is made of, to write it as a package. */
 export const composedShells: fc.Arbitrary<{ readonly shell: Shell; readonly composer: ShellComposer }> =
-  parts.map((made) => {
-    const composer = composerOf(made);
-    return { shell: { ...composer.shell(), ...setupOf(made, composer.shell()) }, composer };
+  parts.map((drawn) => {
+    const composer = composerOf(drawn);
+    return { shell: { ...composer.shell(), ...setupOf(drawn, composer.shell()) }, composer };
   });
 
-function composeShell(made: Parts): Shell {
-  const shell = composerOf(made).shell();
-  return { ...shell, ...setupOf(made, shell) };
+function composeShell(drawn: Parts): Shell {
+  const shell = composerOf(drawn).shell();
+  return { ...shell, ...setupOf(drawn, shell) };
 }
 
-function composerOf(made: Parts): ShellComposer {
-  const { pages, files } = made;
+function composerOf(drawn: Parts): ShellComposer {
+  const { pages, files } = drawn;
   const c = new ShellComposer({
     ref: shellRef('generated'),
     title: 'Generated',
@@ -103,7 +103,7 @@ function composerOf(made: Parts): ShellComposer {
     if (n < pages.length) return `../${pagePath(n)}#part`;
     return n - pages.length < files.length ? `../${filePath(n - pages.length)}?v=1` : '../nowhere.html';
   };
-  made.modules.forEach(({ parent, shown }, i) =>
+  drawn.modules.forEach(({ parent, shown }, i) =>
     c.module(`Module ${i}`, { ref: `m${i}`, parent: parent < i ? `m${parent}` : null, shown }),
   );
   files.forEach((f, i) => {
@@ -114,7 +114,7 @@ function composerOf(made: Parts): ShellComposer {
     c.file(filePath(i), data, { readableBy: f.readers });
     if (f.placed) c.fileItem(`File ${i}`, filePath(i), { ref: `fi${i}` });
   });
-  for (let i = 0; i < made.webLinks; i += 1) c.webLink(`Link ${i}`, webAddress, { ref: `w${i}` });
+  for (let i = 0; i < drawn.webLinks; i += 1) c.webLink(`Link ${i}`, webAddress, { ref: `w${i}` });
   const placedRefs = pages.flatMap((p, i) => (p.outside ? [] : [`p${i}`]));
   pages.forEach((p, i) => {
     const spelled = (n: number) => (p.based ? address(n).replace(/^\.\.\//, '') : address(n));
@@ -126,7 +126,7 @@ function composerOf(made: Parts): ShellComposer {
       ref: `p${i}`,
       path: pagePath(i),
       outside: p.outside,
-      parent: p.parent < made.modules.length ? `m${p.parent}` : null,
+      parent: p.parent < drawn.modules.length ? `m${p.parent}` : null,
       studentWork: [0, 0, null, 2][p.work] ?? null,
       shown: p.shown,
       requires: p.requires
@@ -137,18 +137,18 @@ function composerOf(made: Parts): ShellComposer {
     const body = `<p>Text number ${p.text} about the stream. It is due soon.</p>${links}${picture}`;
     c.page(p.key ? `Page ${i} answer key` : `Page ${i}`, `<html>${head}<body>${body}</body></html>`, about);
   });
-  made.talks.forEach((t, i) => {
+  drawn.talks.forEach((t, i) => {
     const body = t.links.map((l) => `<a href="$IMS-CC-FILEBASE$/${address(l).slice(3)}">x</a>`).join('');
     c.discussion(`Talk ${i}`, body, { ref: `d${i}` });
   });
-  made.tasks.forEach((t, i) =>
+  drawn.tasks.forEach((t, i) =>
     c.assignment(`Task ${i}`, '<p>Do it well.</p>', t.points, {
       ref: `t${i}`,
-      gradeColumn: t.column < made.columns.length ? `c${t.column}` : null,
+      gradeColumn: t.column < drawn.columns.length ? `c${t.column}` : null,
       due: t.due ? ('2027-02-01T23:59:59' as never) : null,
     }),
   );
-  made.quizzes.forEach(({ questions }, i) => {
+  drawn.quizzes.forEach(({ questions }, i) => {
     const list = Array.from({ length: questions }, (_, k) => ({
       stem: `Question ${k}?`,
       answers: ['yes', 'no'],
@@ -157,25 +157,25 @@ function composerOf(made: Parts): ShellComposer {
     }));
     c.quiz(`Quiz ${i}`, list, { ref: `q${i}` });
   });
-  if (made.bank)
+  if (drawn.bank)
     c.bank('pool', [{ stem: 'Deep?', answers: ['a', 'b'], right: 1, points: 2 }], 'banks/pool.xml');
   const placed = c.shell().items;
-  for (const [from, on] of made.depends) {
+  for (const [from, on] of drawn.depends) {
     const item = placed[from];
     if (item?.content && item.kind === 'page' && on < files.length) c.depends(item.ref, filePath(on));
   }
   return c;
 }
 
-function setupOf(made: Parts, shell: Shell): Partial<Shell> {
-  const calendar = calendarOf(made);
-  const categories = Array.from({ length: made.categories }, (_, i): GradeCategory => ({
+function setupOf(drawn: Parts, shell: Shell): Partial<Shell> {
+  const calendar = calendarOf(drawn);
+  const categories = Array.from({ length: drawn.categories }, (_, i): GradeCategory => ({
     ref: gradeCategoryRef(`k${i}`),
     title: `Category ${i}`,
     weight: null,
     extra: {},
   }));
-  const columns = made.columns.map(({ category, results }, i): GradeColumn => ({
+  const columns = drawn.columns.map(({ category, results }, i): GradeColumn => ({
     ref: gradeColumnRef(`c${i}`),
     title: `Column ${i}`,
     category: category !== null && category < categories.length ? gradeCategoryRef(`k${category}`) : null,
@@ -183,7 +183,7 @@ function setupOf(made: Parts, shell: Shell): Partial<Shell> {
     results,
     extra: {},
   }));
-  const groups = Array.from({ length: made.groups }, (_, i): Group => ({
+  const groups = Array.from({ length: drawn.groups }, (_, i): Group => ({
     ref: groupRef(`g${i}`),
     title: `Group ${i}`,
   }));
@@ -193,14 +193,14 @@ function setupOf(made: Parts, shell: Shell): Partial<Shell> {
     gradeCategories: categories,
     gradeColumns: columns,
     groups,
-    homePages: made.home ? homePages : [],
+    homePages: drawn.home ? homePages : [],
     events: calendar.events,
-    calendar: made.events.length ? calendar.frame : null,
+    calendar: drawn.events.length ? calendar.frame : null,
   };
 }
 
-function calendarOf(made: Parts): CalendarReading {
-  const lines = made.events.flatMap((e, i) => eventLines(e, i));
+function calendarOf(drawn: Parts): CalendarReading {
+  const lines = drawn.events.flatMap((e, i) => eventLines(e, i));
   const text = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//x//x//EN', ...lines, 'END:VCALENDAR', ''];
   const read = readCalendar(
     text.join('\r\n'),

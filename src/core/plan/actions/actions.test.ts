@@ -45,8 +45,8 @@ describe('what a step says is about its targets and nothing else', () => {
   c.page('Two', '<p>2</p>', { ref: 'b' });
   const shell = c.shell();
   const refused = (action: string, targets: string[], params: Record<string, unknown>) => {
-    const made = makeStep(shell, hand(action, targets, params));
-    return made.ok ? '' : made.trouble.message;
+    const result = makeStep(shell, hand(action, targets, params));
+    return result.ok ? '' : result.trouble.message;
   };
   test.each([
     ['rename', ['a'], { titles: { a: 'x', b: 'y' } }],

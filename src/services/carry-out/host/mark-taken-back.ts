@@ -1,5 +1,6 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import type { Transaction } from '@/store/database';
+import { inList } from '@/store/in-list';
 import { operations, runs } from '@/store/schema';
 import type { RunTask } from './run-task';
 
@@ -13,12 +14,11 @@ export function markTakenBack(tx: Transaction, part: Part, undoRunId: string, no
     .where(and(eq(operations.runId, undoRunId), eq(operations.state, 'done')))
     .all();
   const ended = new Set(done.map(({ sequence }) => sequence));
-  const back = part.sequences.filter(([, own]) => ended.has(own)).map(([step]) => step);
-  for (let at = 0; at < back.length; at += 500)
-    tx.update(operations)
-      .set({ state: 'undone', undoneAt: now })
-      .where(and(eq(operations.runId, part.runId), inArray(operations.sequence, back.slice(at, at + 500))))
-      .run();
+  const back = part.sequences.filter(([, undoing]) => ended.has(undoing)).map(([step]) => step);
+  tx.update(operations)
+    .set({ state: 'undone', undoneAt: now })
+    .where(and(eq(operations.runId, part.runId), inList(operations.sequence, back)))
+    .run();
   const left = tx
     .select({ sequence: operations.sequence })
     .from(operations)

@@ -62,6 +62,7 @@ export function orderHostUndo(
       action,
       targets,
       titles,
+      step: null,
       state: 'waiting' as const,
       at: now,
     }));

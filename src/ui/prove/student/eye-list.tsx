@@ -1,12 +1,12 @@
 'use client';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import { SightMark } from '../../marks/sight-mark';
+import { rowsFurther } from '../../parts/row-steps';
+import { useRowWindow } from '../../parts/use-row-window';
 import type { EyeRow } from './eye-model';
 import styles from './eye.module.css';
 
 const rowHeight = 34;
-const pageOfRows = 12;
 
 interface EyeListProps {
   readonly label: string;
@@ -20,31 +20,13 @@ interface EyeListProps {
 
 /** What students get, row by row: a window onto as many as there are. */
 export function EyeListBox({ label, rows, current, onCurrent, saysSight }: EyeListProps) {
-  const box = useRef<HTMLDivElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- the list renders a window of its rows only
-  const windowed = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => box.current,
-    estimateSize: () => rowHeight,
-    overscan: 12,
-  });
   const at = Math.max(
     0,
     rows.findIndex(({ key }) => key === current),
   );
-  useEffect(() => {
-    windowed.scrollToIndex(at, { align: 'auto' });
-  }, [at, windowed]);
+  const { box, windowed } = useRowWindow({ rows: rows.length, at, rowHeight });
   const onKey = (event: KeyboardEvent) => {
-    const steps: Readonly<Record<string, number>> = {
-      ArrowDown: 1,
-      ArrowUp: -1,
-      PageDown: pageOfRows,
-      PageUp: -pageOfRows,
-      Home: -rows.length,
-      End: rows.length,
-    };
-    const step = steps[event.key];
+    const step = rowsFurther(event.key);
     if (step === undefined) return;
     event.preventDefault();
     const next = rows[Math.max(0, Math.min(rows.length - 1, at + step))];
@@ -65,29 +47,36 @@ export function EyeListBox({ label, rows, current, onCurrent, saysSight }: EyeLi
       <div style={{ height: windowed.getTotalSize(), position: 'relative' }} role="presentation">
         {slots.map((slot) => {
           const row = rows[slot.index];
+          if (!row) return null;
           return (
-            row && (
-              <div
-                key={row.key}
-                id={`eye-row-${slot.index}`}
-                role="option"
-                aria-selected={slot.index === at}
-                className={styles.row}
-                style={{ top: slot.start, height: rowHeight, paddingLeft: 14 + 18 * row.level }}
-                onClick={() => onCurrent(row.key)}
-              >
-                {saysSight && (
-                  <span className={styles.sight}>
-                    <SightMark sight={row.seen.sight} />
-                  </span>
-                )}
-                <span className={styles.title}>{row.title}</span>
-                <span className={styles.note}>{row.note}</span>
-              </div>
-            )
+            <div
+              key={row.key}
+              id={`eye-row-${slot.index}`}
+              role="option"
+              aria-selected={slot.index === at}
+              className={styles.row}
+              style={{ top: slot.start, height: rowHeight, paddingLeft: 14 + 18 * row.level }}
+              onClick={() => onCurrent(row.key)}
+            >
+              <RowWords row={row} saysSight={saysSight} />
+            </div>
           );
         })}
       </div>
     </div>
+  );
+}
+
+function RowWords({ row, saysSight }: { row: EyeRow; saysSight: boolean }) {
+  return (
+    <>
+      {saysSight && (
+        <span className={styles.sight}>
+          <SightMark sight={row.seen.sight} />
+        </span>
+      )}
+      <span className={styles.title}>{row.title}</span>
+      <span className={styles.note}>{row.note}</span>
+    </>
   );
 }
