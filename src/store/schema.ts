@@ -65,7 +65,9 @@ export const versions = sqliteTable(
     /** Inventory and the bare outline, as JSON. */
     inventory: text('inventory').notNull(),
     sketch: text('sketch').notNull(),
+    /** What is listed of its intake report, as JSON; the blob of all notes where those are more. */
     intake: text('intake').notNull(),
+    notesBlob: text('notes_blob'),
     createdAt: text('created_at').notNull(),
   },
   (t) => [index('versions_by_shell').on(t.shellId)],
@@ -346,7 +348,9 @@ export const incomings = sqliteTable('incomings', {
   stateBlob: text('state_blob').notNull(),
   /** Blob of the preview as JSON. */
   previewBlob: text('preview_blob').notNull(),
+  /** As in `versions`. */
   intake: text('intake').notNull(),
+  notesBlob: text('notes_blob'),
   createdAt: text('created_at').notNull(),
 });
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
@@ -66,6 +66,12 @@ export class DataFolder {
     return { id, name: path.split('/').at(-1) ?? '' };
   }
 
+  private uploadText(name: string, text: string): { id: string; name: string } {
+    const path = join(this.folder, name);
+    writeFileSync(path, text);
+    return this.upload(path);
+  }
+
   async ended(jobId: string): Promise<JobView> {
     const view = await this.context.jobs.ended(jobId);
     if (!view) throw new Error(`no job ${jobId}`);
@@ -84,12 +90,19 @@ export class DataFolder {
     return JSON.parse(view.result ?? 'null') as T;
   }
 
-  async bringIn(build: (c: ShellComposer) => void, code = 'HYD 1'): Promise<string> {
+  /** Brings a composed shell in, with a status sheet where one is given. */
+  async bringIn(build: (c: ShellComposer) => void, code = 'HYD 1', statusSheet?: string): Promise<string> {
     const composer = new ShellComposer();
     build(composer);
     const path = join(this.folder, `${randomUUID()}.imscc`);
     await composer.write(path);
-    const form = { package: this.upload(path), code, termStart: '2027-01-11', termEnd: '2027-05-07' };
+    const form = {
+      package: this.upload(path),
+      status: statusSheet === undefined ? undefined : this.uploadText('status.csv', statusSheet),
+      code,
+      termStart: '2027-01-11',
+      termEnd: '2027-05-07',
+    };
     const { shellId } = await this.job(orderBringIn(this.context, bringInSchema.parse(form), today));
     return shellId ?? '';
   }

@@ -9,13 +9,14 @@ import { openContext } from '../open-context';
 import { readBackup } from '../storage/backup/read-backup';
 import { writeBackup } from '../storage/backup/write-backup';
 import { lastLook, orderForFolder } from '../storage/data-folder';
+import type { Diagnosis } from '../storage/doctor/diagnosis';
 import { examine } from '../storage/doctor/examine';
 import { mend } from '../storage/doctor/mend';
 import { clearLeftovers, passingFolder } from '../storage/leftovers';
 import { StorageFault } from '../storage/storage-fault';
 import { listShells } from '../shells/shell-list';
 import { cluttered } from './cluttered';
-import { DataFolder } from './data-folder';
+import { DataFolder, must } from './data-folder';
 
 jest.setTimeout(120_000);
 let data: DataFolder;
@@ -31,6 +32,7 @@ beforeAll(async () => {
 afterAll(() => data.close());
 
 const codes = () => examine(data.dataDir, true).diagnoses.map(({ code }) => code);
+const unusedBlobs: Diagnosis = { code: 'blob-unused', sentence: 'x', mending: 'Throw them away.' };
 const pack = () => new Database(join(data.dataDir, 'blobs', 'pack.sqlite'), { timeout: 10_000 });
 const stateOf = (dataDir = data.dataDir): Sha256 => {
   const db = new Database(join(dataDir, 'currycomb.sqlite'), { readonly: true });
@@ -119,6 +121,22 @@ test('a backup made while the folder is in use comes back the same', async () =>
   expect(loadShell(context.blobs, stateOf(to))).toEqual(loadShell(data.context.blobs, stateOf()));
   expect(context.blobs.list()).toEqual(data.context.blobs.list());
   await context.close();
+});
+
+test('a folder that an earlier Currycomb used is looked over, and its backup read', async () => {
+  const to = join(data.folder, 'earlier');
+  must(await readBackup(join(data.folder, 'one.backup'), to));
+  const file = new Database(join(to, 'currycomb.sqlite'));
+  file.exec('ALTER TABLE versions DROP COLUMN notes_blob; ALTER TABLE incomings DROP COLUMN notes_blob');
+  file.exec('DROP TABLE owner_answers; DROP TABLE shell_probes');
+  file.close();
+  const found = examine(to, false);
+  expect(found).toMatchObject({ shells: 1, diagnoses: [] });
+  expect(mend(to, { ...found, diagnoses: [unusedBlobs] })).toEqual(['blob-unused']);
+  expect(examine(to, false)).toMatchObject({ blobs: found.blobs, diagnoses: [] });
+  const again = join(data.folder, 'earlier.backup');
+  must(await writeBackup(to, again, '2027-01-04T09:00:00Z'));
+  expect(must(await readBackup(again, join(data.folder, 'earlier-restored')))).toMatchObject({ shells: 1 });
 });
 
 test('a backup is never written over something, and only whole ones are read, into an empty folder', async () => {

@@ -4,11 +4,12 @@ import { z } from 'zod';
 import { holdAgainst } from '@/core/add/hold-against';
 import type { Shell } from '@/core/shell/model';
 import { nameOfShell } from '@/core/shell/name-of-shell';
-import { good, type IntakeNote, type Result } from '@/core/shell/result';
+import { good, type Result } from '@/core/shell/result';
 import { incomings } from '@/store/schema';
 import { hashOfFile, shellInputs } from '../bring-in/bring-in-job';
 import { readShell } from '../bring-in/read-shell';
 import { defineJob, type WorkerTools } from '../jobs/job-record';
+import { keepIntake, noIntake, type KeptIntake } from '../shells/kept-intake';
 import { blobHash, remember, shellOf } from '../shells/kept-state';
 import { saveShell } from '@/store/state/keep-shell';
 
@@ -27,7 +28,8 @@ interface Held {
   readonly title: string;
   readonly packageName: string;
   readonly packageHash: string;
-  readonly intake: readonly IntakeNote[];
+  /** What the reading met. */
+  readonly met: KeptIntake;
 }
 
 /** Holds a package against a shell: what is new, there already, different or would be doubled. */
@@ -74,7 +76,7 @@ export const holdAgainstJob = defineJob({
         versionId: input.versionId,
         stateBlob: held.incomingBlob,
         previewBlob,
-        intake: JSON.stringify(held.intake),
+        ...held.met,
         createdAt: now,
       })
       .run();
@@ -88,12 +90,12 @@ async function readIncoming(source: From, { blobs, progress }: WorkerTools): Pro
   if ('incomingBlob' in source) {
     const incoming = shellOf(blobs, source.incomingBlob);
     const { incomingBlob } = source;
-    return good({ incoming, incomingBlob, title: '', packageName: '', packageHash: '', intake: [] });
+    return good({ incoming, incomingBlob, title: '', packageName: '', packageHash: '', met: noIntake });
   }
   if ('shellBlob' in source) {
     const { shellBlob, name } = source;
     const incoming = shellOf(blobs, shellBlob);
-    const about = { title: name, packageName: name, packageHash: shellBlob, intake: [] };
+    const about = { title: name, packageName: name, packageHash: shellBlob, met: noIntake };
     return good({ incoming, incomingBlob: shellBlob, ...about });
   }
   const reading = await readShell(source.inputs, {
@@ -112,6 +114,6 @@ async function readIncoming(source: From, { blobs, progress }: WorkerTools): Pro
     title: nameOfShell(incoming),
     packageName: name,
     packageHash: await hashOfFile(path),
-    intake,
+    met: keepIntake(blobs, intake),
   });
 }

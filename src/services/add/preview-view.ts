@@ -1,9 +1,8 @@
-import { intakeGroups, type IntakeGroup } from '../shells/intake-groups';
+import { intakeGroups, type IntakeGroup } from '../shells/kept-intake';
 import { and, desc, eq } from 'drizzle-orm';
 import type { AddPreview } from '@/core/add/incoming';
 import { emptyShell } from '@/core/shell/empty-shell';
 import { identityDoubts, type IdentityDoubt } from '@/core/shell/identity';
-import type { IntakeNote } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import { loadBareShell } from '@/store/state/keep-shell';
@@ -41,7 +40,7 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
     id: row.id,
     packageName: row.packageName,
     title: row.title,
-    intake: intakeGroups(JSON.parse(row.intake) as IntakeNote[]),
+    intake: intakeGroups(row.intake),
     preview: JSON.parse(bytes.toString('utf8')) as AddPreview,
     stale: row.versionId !== shell.version.id,
     doubts: identityDoubts({

@@ -6,6 +6,7 @@ import { orderCombOf } from '../comb/order-comb';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
+import { keepIntake, type KeptIntake } from '../shells/kept-intake';
 import { keepState, type KeptState } from '../shells/kept-state';
 import { insertShell } from '../shells/new-shell';
 import { readShell } from './read-shell';
@@ -15,8 +16,8 @@ import type { ShellInputs } from './shell-inputs';
 export const shellInputs = z.custom<ShellInputs>((value) => typeof value === 'object' && value !== null);
 
 export interface ReadPackage extends KeptState {
-  /** What the reading met, as it is kept. */
-  readonly intake: string;
+  /** What the reading met. */
+  readonly met: KeptIntake;
   readonly packageHash: string;
 }
 
@@ -42,14 +43,14 @@ export const bringInJob = defineJob({
     const { archive, shell, intake } = reading.value;
     archive.close();
     const packageHash = await hashOfFile(inputs.package.path);
-    const kept = { ...keepState(blobs, shell), intake: JSON.stringify(intake), packageHash };
+    const kept = { ...keepState(blobs, shell), met: keepIntake(blobs, intake), packageHash };
     return good(kept satisfies ReadPackage);
   },
   settle: (read: ReadPackage, { role, isDemo, combBy }, desk) => {
     const { tx, now } = desk;
     const shellId = randomUUID();
-    const { packageHash, intake } = read;
-    const about = { kind: 'read', label: 'As it was brought in', parentId: null, intake, now } as const;
+    const { packageHash, met } = read;
+    const about = { kind: 'read', label: 'As it was brought in', parentId: null, met, now } as const;
     insertShell(tx, read, {
       id: shellId,
       role: role || 'course lead',

@@ -4,7 +4,7 @@ import { hostOfShell, type HostView } from '../hosts/host-records';
 import { countFromBefore } from '../next-time/next-time';
 import { countUnused } from '../shells/contents-list';
 import { intakeOf, inventoryOf, type CurrentShell } from '../shells/current-shell';
-import { intakeGroups, type IntakeGroup } from '../shells/intake-groups';
+import { intakeGroups, type IntakeGroup } from '../shells/kept-intake';
 
 /** What the Bring in stage shows of a shell. */
 export interface BringInView {
@@ -26,7 +26,7 @@ export function bringInView(folder: OpenFolder, shell: CurrentShell): BringInVie
   return {
     id: shell.row.id,
     inventory,
-    intake: intakeGroups(intakeOf(folder, shell.version)),
+    intake: intakeGroups(intakeOf(folder, shell.version).intake),
     term: { start: shell.row.termStart, end: shell.row.termEnd },
     unused: inventory.unused ?? countUnused(folder, shell),
     combed: shell.audit !== null,

@@ -7,6 +7,7 @@ import { orderCombOf } from '../comb/order-comb';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
+import { noIntake } from '../shells/kept-intake';
 import { keepState, type KeptState } from '../shells/kept-state';
 import { insertShell } from '../shells/new-shell';
 import { showFacts } from '../shells/show-facts';
@@ -43,7 +44,7 @@ export const pullJob = defineJob({
     if (!here)
       insertShell(tx, state, { id: shellId, role: 'course lead', hostId, hostShell, createdAt: now });
     const label = here ? 'Read again from the host' : 'As it was read from the host';
-    const about = { kind: 'read', label, parentId: here?.versionId ?? null, intake: '[]', now } as const;
+    const about = { kind: 'read', label, parentId: here?.versionId ?? null, met: noIntake, now } as const;
     const versionId = keepVersion(tx, shellId, state, about);
     turnTo(tx, shellId, here?.versionId ?? '', versionId);
     showFacts(tx, shellId, state);

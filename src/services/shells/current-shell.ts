@@ -2,17 +2,18 @@ import { and, desc, eq, getTableColumns } from 'drizzle-orm';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { Smoothness } from '@/core/checks/smoothness';
 import type { Inventory, ShellCounts } from '@/core/shell/inventory';
-import type { IntakeNote } from '@/core/shell/result';
+import type { Sha256 } from '@/core/shell/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import type { Sketch } from '@/core/shell/sketch';
 import { audits, runs, shells, versions } from '@/store/schema';
 import { readChecks, type Tally } from '../comb/kept-findings';
 import type { OpenFolder } from '../context';
+import type { KeptIntake } from './kept-intake';
 import { parseKept } from './parse-kept';
 
 export type ShellRow = typeof shells.$inferSelect;
 /** A version without what may be large, which is asked for where it is shown. */
-export type VersionRow = Omit<typeof versions.$inferSelect, 'sketch' | 'intake'>;
+export type VersionRow = Omit<typeof versions.$inferSelect, 'sketch' | 'intake' | 'notesBlob'>;
 export type RunRow = typeof runs.$inferSelect;
 
 /** A combing without its findings, which are asked for where they are shown. */
@@ -52,7 +53,7 @@ export function findShell(folder: OpenFolder, id: string): CurrentShell | null {
   };
 }
 
-const { sketch, intake, ...headColumns } = getTableColumns(versions);
+const { sketch, intake, notesBlob, ...headColumns } = getTableColumns(versions);
 
 export const findVersion = (db: OpenFolder['db'], id: string): VersionRow | undefined =>
   db.select(headColumns).from(versions).where(eq(versions.id, id)).get();
@@ -96,9 +97,9 @@ export function sketchOfVersion({ db }: OpenFolder, version: VersionRow): Sketch
   const row = db.select({ sketch }).from(versions).where(eq(versions.id, version.id)).get();
   return parseKept<Sketch>(row?.sketch ?? '', 'The sketch of this shell');
 }
-export function intakeOf({ db }: OpenFolder, version: VersionRow): IntakeNote[] {
-  const row = db.select({ intake }).from(versions).where(eq(versions.id, version.id)).get();
-  return parseKept<IntakeNote[]>(row?.intake ?? '', 'The intake report of this shell');
+export function intakeOf({ db }: OpenFolder, version: VersionRow): KeptIntake {
+  const row = db.select({ intake, notesBlob }).from(versions).where(eq(versions.id, version.id)).get();
+  return { intake: row?.intake ?? '', notesBlob: (row?.notesBlob ?? null) as Sha256 | null };
 }
 
 /** The runs of a shell that came to something, newest first. */

@@ -1,16 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
+import type { Sha256 } from '@/core/shell/refs';
 import type { Transaction } from '@/store/database';
 import { shells, versions } from '@/store/schema';
 import { Refusal } from '../jobs/job-record';
+import { noIntake, type KeptIntake } from './kept-intake';
 import type { KeptState } from './kept-state';
 
 export interface VersionAbout {
   readonly kind: 'read' | 'run' | 'add' | 'undo';
   readonly label: string;
   readonly parentId: string | null;
-  /** What its reading met, as it is kept; a version that was made of another has that of its parent. */
-  readonly intake?: string;
+  /** What its reading met; a version that was made of another has that of its parent. */
+  readonly met?: KeptIntake;
   readonly now: string;
 }
 
@@ -28,17 +30,18 @@ export function keepVersion(tx: Transaction, shellId: string, state: KeptState, 
       fingerprint: state.fingerprint,
       inventory: state.inventory,
       sketch: state.sketch,
-      intake: about.intake ?? intakeOfParent(tx, about.parentId),
+      ...(about.met ?? intakeOfParent(tx, about.parentId)),
       createdAt: about.now,
     })
     .run();
   return id;
 }
 
-function intakeOfParent(tx: Transaction, parentId: string | null): string {
-  if (parentId === null) return '[]';
-  const parent = tx.select({ intake: versions.intake }).from(versions).where(eq(versions.id, parentId)).get();
-  return parent?.intake ?? '[]';
+function intakeOfParent(tx: Transaction, parentId: string | null): KeptIntake {
+  if (parentId === null) return noIntake;
+  const { intake, notesBlob } = versions;
+  const parent = tx.select({ intake, notesBlob }).from(versions).where(eq(versions.id, parentId)).get();
+  return parent ? { intake: parent.intake, notesBlob: parent.notesBlob as Sha256 | null } : noIntake;
 }
 
 /** Makes another version the current one, where the expected one still is; refuses otherwise, and nothing is written. */

@@ -5,7 +5,7 @@ import { good } from '@/core/shell/result';
 import type { Sha256 } from '@/core/shell/refs';
 import { holdOldState } from '@/store/state/keep-shell';
 import { defineJob } from '../jobs/job-record';
-import { blobRoots } from './blob-roots';
+import { blobRootsOf } from './blob-roots';
 
 /** Throws away blobs that nothing uses: what a reading that did not end well, or a shell that was removed, left behind. */
 export const sweepJob = defineJob({
@@ -21,7 +21,7 @@ export const sweepJob = defineJob({
         )
         .pluck();
       for (const state of states.all() as Sha256[]) if (!blobs.holdsAny(state)) holdOldState(blobs, state);
-      return good({ gone: blobs.sweep(db.prepare(blobRoots).pluck().all() as string[]) });
+      return good({ gone: blobs.sweep(blobRootsOf(db)) });
     } finally {
       db.close();
     }

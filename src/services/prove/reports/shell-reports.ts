@@ -16,6 +16,7 @@ import { leftBeReasons, waitingFindings } from '../../decide/decisions';
 import { answersTaken } from '../../decide/questions';
 import { courseOf } from '../../shells/course';
 import { findRun, intakeOf, runsOf, type CurrentShell, type RunRow } from '../../shells/current-shell';
+import { wholeIntake } from '../../shells/kept-intake';
 import { blobHash } from '../../shells/kept-state';
 import { compareRun } from '../comparison';
 import { openingDayView } from '../opening-day-view';
@@ -27,7 +28,7 @@ export function auditOf(folder: OpenFolder, shell: CurrentShell, isWhole: boolea
   const findings = wholeFindings(folder.db, audit.id, courseOf(row), 'open');
   const report = auditReport({
     shell: loadBareShell(folder.blobs, blobHash.parse(version.stateBlob)),
-    intake: intakeOf(folder, version),
+    intake: wholeIntake(folder.blobs, intakeOf(folder, version)),
     audit: { counts: audit.counts, checks: audit.checks, findings },
   });
   return isWhole ? { ...report, tables: [...wholeFindingTable(findings), ...report.tables] } : report;

@@ -5,7 +5,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { ZipWriter } from '@/formats/archive/zip-writer';
 import { BlobStore } from '@/store/blobs';
 import { databaseFile } from '@/store/database';
-import { blobRoots } from '../blob-roots';
+import { blobRootsOf } from '../blob-roots';
 
 export const backupSchema = 'currycomb.backup/1';
 /** What stands first in a backup and says what it is. */
@@ -85,7 +85,7 @@ function countWhole(dataDir: string, scratch: string): Copied | null {
   const blobs = new BlobStore(scratch);
   try {
     const kept = new Set([...blobs.list(), ...there]);
-    const needed = blobs.neededBy(db.prepare(blobRoots).pluck().all() as string[]);
+    const needed = blobs.neededBy(blobRootsOf(db));
     if ([...needed].some((hash) => !kept.has(hash) && isThere(dataDir, hash))) return null;
     const shells = db.prepare('SELECT count(*) FROM shells').pluck().get() as number;
     return { files, counts: { shells, blobs: kept.size } };

@@ -1,7 +1,7 @@
 import type Database from 'better-sqlite3';
 import { plural } from '@/core/text/plural';
 import type { BlobStore } from '@/store/blobs';
-import { blobRoots } from '../blob-roots';
+import { blobRootsOf, rootsByShell } from '../blob-roots';
 import type { Diagnosis } from './diagnosis';
 
 export interface BlobExamination {
@@ -13,7 +13,7 @@ export interface BlobExamination {
 
 /** Reads every blob and holds it against its hash; says what is damaged, missing and of no use. */
 export function examineBlobs(db: Database.Database, blobs: BlobStore): BlobExamination {
-  const roots = db.prepare(blobRoots).pluck().all() as string[];
+  const roots = blobRootsOf(db);
   const needed = blobs.neededBy(roots);
   const kept = new Set<string>();
   const damaged: string[] = [];
@@ -50,16 +50,12 @@ const mostNamed = 5;
 
 /** Which shells need some blobs, as the end of a sentence. */
 function sayWhose(db: Database.Database, blobs: BlobStore, hashes: ReadonlySet<string>): string {
-  const states = db
-    .prepare(
-      'SELECT DISTINCT s.code, v.state_blob AS state FROM shells s JOIN versions v ON v.shell_id = s.id ORDER BY s.code',
-    )
-    .all() as { code: string; state: string }[];
-  const hit = states.filter(({ state }) => {
-    for (const hash of blobs.neededBy([state])) if (hashes.has(hash)) return true;
+  const hit = rootsByShell(db).filter(({ hash }) => {
+    for (const needed of blobs.neededBy([hash])) if (hashes.has(needed)) return true;
     return false;
   });
-  const codes = [...new Set(hit.map(({ code }) => code))];
+  const codeOf = db.prepare('SELECT code FROM shells WHERE id = ?').pluck();
+  const codes = [...new Set(hit.map(({ shellId }) => codeOf.get(shellId) as string))].sort();
   if (codes.length === 0) return '';
   const more = codes.length > mostNamed ? ` and ${codes.length - mostNamed} more` : '';
   return `; they belong to ${codes.slice(0, mostNamed).join(', ')}${more}`;

@@ -1,5 +1,6 @@
 import type Database from 'better-sqlite3';
 import { plural } from '@/core/text/plural';
+import { hasColumn } from '../has-column';
 import type { Diagnosis } from './diagnosis';
 
 interface JsonColumn {
@@ -13,7 +14,7 @@ interface JsonColumn {
 const combAgain = 'Throw that combing away; it is combed again with one press.';
 
 /** Columns that hold JSON, and what to do where one can't be read. */
-export const jsonColumns: readonly JsonColumn[] = [
+const jsonColumns: readonly JsonColumn[] = [
   { table: 'versions', column: 'inventory', shell: 't.shell_id', again: null },
   { table: 'versions', column: 'sketch', shell: 't.shell_id', again: null },
   { table: 'versions', column: 'intake', shell: 't.shell_id', again: null },
@@ -46,6 +47,10 @@ export const jsonColumns: readonly JsonColumn[] = [
   },
   { table: 'plan_steps', column: 'step', shell: 't.shell_id', again: null },
 ];
+
+/** Those of these columns that a database has. */
+export const jsonColumnsOf = (db: Database.Database): readonly JsonColumn[] =>
+  jsonColumns.filter(({ table, column }) => hasColumn(db, table, column));
 
 /** Says what SQLite finds wrong with its file, and which rows hang together with none. */
 export function examineDatabase(db: Database.Database, isInUse: boolean): Diagnosis[] {
@@ -89,7 +94,7 @@ function rowsAstray(db: Database.Database): Diagnosis[] {
 }
 
 function unreadableRows(db: Database.Database): Diagnosis[] {
-  return jsonColumns.flatMap(({ table, column, shell, again }) => {
+  return jsonColumnsOf(db).flatMap(({ table, column, shell, again }) => {
     const codes = db
       .prepare(
         `SELECT DISTINCT s.code FROM ${table} t JOIN shells s ON s.id = ${shell} WHERE json_valid(t.${column}) = 0`,

@@ -4,10 +4,10 @@ import Database from 'better-sqlite3';
 import type { Sha256 } from '@/core/shell/refs';
 import { BlobStore } from '@/store/blobs';
 import { databaseFile } from '@/store/database';
-import { blobRoots } from '../blob-roots';
+import { blobRootsOf } from '../blob-roots';
 import { passingFolders } from '../leftovers';
 import type { DiagnosisCode, Examination } from './diagnosis';
-import { jsonColumns } from './examine-database';
+import { jsonColumnsOf } from './examine-database';
 import { examineBlobs } from './examine-blobs';
 
 /** Where damaged bytes are set aside: they are of no use to Currycomb, and it throws nothing away that it can't judge. */
@@ -52,7 +52,7 @@ function withBlobs<T>(dataDir: string, work: (blobs: BlobStore) => T): T {
 function mendDatabase(dataDir: string): void {
   withDatabase(dataDir, (db) => {
     db.exec('REINDEX');
-    for (const { table, column, again } of jsonColumns)
+    for (const { table, column, again } of jsonColumnsOf(db))
       if (again !== null) db.exec(`DELETE FROM ${table} WHERE json_valid(${column}) = 0`);
   });
 }
@@ -71,7 +71,7 @@ function setDamagedAside(dataDir: string): void {
 
 function sweep(dataDir: string): void {
   withBlobs(dataDir, (blobs) => {
-    const roots = withDatabase(dataDir, (db) => db.prepare(blobRoots).pluck().all() as string[]);
+    const roots = withDatabase(dataDir, (db) => blobRootsOf(db));
     blobs.sweep(roots);
   });
 }
