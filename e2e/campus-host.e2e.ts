@@ -134,6 +134,14 @@ test('taken back, all of it is there again; then a restore point is thrown away 
   await waitForText(page, '· thrown away');
 });
 
+test('the host is forgotten, but not while a shell stands on it', async () => {
+  await visit(page, `${stage.address}/bring-in/from-host`);
+  await clickText(page, 'button', 'Forget');
+  await waitForText(page, 'BIO 355 stands on this host; remove it from the list of shells first.');
+  expect(await seriousProblems(page)).toEqual([]);
+  expect(await page.$$eval('main ul li', (hosts) => hosts.length)).toBe(1);
+});
+
 test('what can’t be done there stands in the work order, is ticked, and nothing complained', async () => {
   await goTo('carry-out/work-order');
   await waitForText(page, 'Nothing is left to be done by hand');

@@ -39,7 +39,9 @@ test('findings opened while the shell is combed: how far that is, then the findi
   expect(await orderComb()).toBe(true);
   await shell.goTo('decide');
   await waitForText(page, 'The shell is being combed');
-  expect(await page.$eval('main [role=progressbar]', (bar) => bar.getAttribute('aria-label'))).toBe('Combing');
+  expect(await page.$eval('main [role=progressbar]', (bar) => bar.getAttribute('aria-label'))).toBe(
+    'Combing',
+  );
   await page.evaluate(() => document.documentElement.setAttribute('data-same-page', ''));
   await page.waitForSelector('[data-testid=findings] [role=option]', { timeout: 60_000 });
   expect(await page.$('html[data-same-page]')).not.toBeNull();

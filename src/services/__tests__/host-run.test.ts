@@ -1,3 +1,5 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { hostNames, operations, runNotes } from '@/store/schema';
@@ -16,9 +18,11 @@ import { summaryOf } from '../carry-out/run-summary';
 import { tick, workOrderView } from '../carry-out/work-order';
 import { wishOfRun } from '../carry-out/host/wish';
 import { orderPull, orderPullAgain } from '../hosts/order-pull';
+import { forgetHost } from '../hosts/forget-host';
 import { hostsOf, shellsAtHost, signInForm, signInToHost } from '../hosts/host-records';
 import { orderRehearsal } from '../rehearse/order-rehearsal';
 import { runsOf } from '../shells/current-shell';
+import { removeShell } from '../shells/remove-shell';
 import { shellOf } from '../shells/kept-state';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
@@ -103,6 +107,25 @@ test('a shell is read from its host with its files, and told as here already', a
   expect(orderPull(data.context, { hostId: host?.id ?? '', shell: hostShell })).toMatchObject({
     trouble: { code: 'here-already' },
   });
+});
+
+test('a host is forgotten with its secret, but not while a shell stands on it', async () => {
+  const [host] = hostsOf(data.context);
+  const hostId = host?.id ?? '';
+  const file = () =>
+    ['currycomb.sqlite', 'currycomb.sqlite-wal']
+      .map((name) => join(data.dataDir, name))
+      .map((path) => (existsSync(path) ? readFileSync(path, 'latin1') : ''))
+      .join('');
+  expect(forgetHost(data.context, hostId)).toMatchObject({
+    trouble: { message: 'BIO 1 stands on this host; remove it from the list of shells first.' },
+  });
+  expect(file()).toContain('marsh-marigold');
+  must(removeShell(data.context, data.now(id), 'BIO 1'));
+  expect(must(forgetHost(data.context, hostId))).toEqual({ forgotten: running.address });
+  expect(hostsOf(data.context)).toEqual([]);
+  expect(file()).not.toContain('marsh-marigold');
+  expect(forgetHost(data.context, hostId)).toMatchObject({ trouble: { code: 'no-host' } });
 });
 
 test('a wrong secret and a wrong address are said in a sentence, and nothing is kept', async () => {

@@ -2,7 +2,6 @@
 import { useMemo, useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
-import { DecideViews } from '../decide/decide-views';
 import { FilterChip } from '../marks/filter-chip';
 import { KeyHints } from '../parts/key-hints';
 import { CalendarActions } from './calendar-actions';
@@ -33,17 +32,14 @@ export function CalendarStage({ view }: { view: CalendarView }) {
     <div className={styles.page}>
       <div className={styles.main}>
         <div className={styles.top}>
-          <div>
-            <h1>{view.headline}</h1>
-            <div className={styles.kinds} role="group" aria-label="Layout">
-              {layouts.map((key) => (
-                <FilterChip key={key} pressed={layout === key} onClick={() => setLayout(key)}>
-                  {layoutTitles[key]}
-                </FilterChip>
-              ))}
-            </div>
+          <h1>{view.headline}</h1>
+          <div className={styles.kinds} role="group" aria-label="Layout">
+            {layouts.map((key) => (
+              <FilterChip key={key} pressed={layout === key} onClick={() => setLayout(key)}>
+                {layoutTitles[key]}
+              </FilterChip>
+            ))}
           </div>
-          <DecideViews shellId={view.id} />
         </div>
         <div className={styles.scroll}>
           {layout === 'term' && <TermSheet view={view} choice={choice} onSeries={chooseSeries} />}

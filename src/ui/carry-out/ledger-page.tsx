@@ -6,6 +6,7 @@ import type { LedgerEntry, LedgerView } from '@/services/carry-out/ledger-view';
 import { actionTitles } from '../rehearse/step-table';
 import { drawnFrom } from '../stage/drawn-stage';
 import { outcomeWords } from './outcome-words';
+import { TitleLine } from './title-line';
 import styles from './ledger.module.css';
 
 interface LedgerPageProps {
@@ -126,17 +127,15 @@ function EntryTable({ id, entries, total }: { id: string; entries: readonly Ledg
             </td>
             <td>{entry.label}</td>
             <td>
-              {entry.titles.slice(0, shownTitles).map((title, at) => (
-                <span key={at}>
-                  {at > 0 && ', '}
+              <TitleLine titles={entry.titles} shown={shownTitles}>
+                {(title, at) => (
                   <Link
                     href={`/shells/${id}/carry-out/ledger?ref=${encodeURIComponent(entry.refs[at] ?? '')}`}
                   >
                     {title}
                   </Link>
-                </span>
-              ))}
-              {entry.titles.length > shownTitles && ` and ${entry.titles.length - shownTitles} more`}
+                )}
+              </TitleLine>
             </td>
             <td>
               {outcomeWords[entry.outcome] ?? entry.outcome}

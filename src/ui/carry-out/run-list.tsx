@@ -10,10 +10,9 @@ import type { RunSummary } from '@/services/carry-out/run-summary';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';
-import { actionTitles } from '../rehearse/step-table';
 import type { OpenRunView, RunNote } from '@/services/carry-out/host/open-run-view';
 import { OpenRun } from './open-run';
-import { outcomeWords } from './outcome-words';
+import { LedgerTable } from './ledger-table';
 import { MetList } from './met-list';
 import { sayEmptiness, sayRun } from './say-run';
 import styles from '../rehearse/rehearse.module.css';
@@ -91,7 +90,7 @@ export function RunList({ id, code, title, runs, planSize, open, refused, workOr
         </Alert>
       )}
       {runs.map((run) => (
-        <RunCard key={run.id} run={run} isOpen={run === last} busy={busy} onTakeBack={takeBack}>
+        <RunCard key={run.id} shellId={id} run={run} isOpen={run === last} busy={busy} onTakeBack={takeBack}>
           <SmallCloth code={code} title={title} />
         </RunCard>
       ))}
@@ -191,6 +190,7 @@ function nameOfRun({ kind, packageName }: RunView): string {
 }
 
 interface RunCardProps {
+  readonly shellId: string;
   readonly run: RunView;
   readonly isOpen: boolean;
   readonly busy: boolean;
@@ -199,7 +199,7 @@ interface RunCardProps {
   readonly children: ReactNode;
 }
 
-function RunCard({ run, isOpen, busy, onTakeBack, children }: RunCardProps) {
+function RunCard({ shellId, run, isOpen, busy, onTakeBack, children }: RunCardProps) {
   const when = new Date(run.finishedAt).toLocaleString('en-GB');
   return (
     <section id={`run-${run.id}`} className={styles.card} aria-label={`Run of ${when}`}>
@@ -215,6 +215,7 @@ function RunCard({ run, isOpen, busy, onTakeBack, children }: RunCardProps) {
       <details open={isOpen} style={{ marginTop: 8 }}>
         <summary>Ledger</summary>
         <LedgerTable
+          shellId={shellId}
           lines={run.ledger}
           busy={busy}
           onUndo={run.state === 'done' ? (sequence) => onTakeBack(run.id, 'step', sequence) : null}
@@ -271,66 +272,5 @@ function Compared({ summary: { differences, moreDifferences = 0 } }: Pick<RunVie
         </ul>
       </details>
     </Alert>
-  );
-}
-
-function LedgerTable({
-  lines,
-  busy,
-  onUndo,
-}: {
-  lines: readonly LedgerLine[];
-  busy: boolean;
-  onUndo: ((sequence: number) => void) | null;
-}) {
-  return (
-    <table className={styles.table}>
-      <thead>
-        <tr>
-          <th scope="col">Time</th>
-          <th scope="col">Operation</th>
-          <th scope="col">Count</th>
-          <th scope="col">On</th>
-          <th scope="col">Outcome</th>
-          <th scope="col">
-            <span className="unseen">Take back</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.slice(0, 400).map((l) => (
-          <tr key={`${l.direction} ${l.sequence}`}>
-            <td className="number soft" style={{ whiteSpace: 'nowrap' }}>
-              {new Date(l.at).toLocaleTimeString('en-GB')}
-            </td>
-            <td style={{ whiteSpace: 'nowrap' }}>
-              {l.direction === 'undo' ? 'Taken back: ' : ''}
-              {actionTitles[l.action] ?? l.action}
-            </td>
-            <td className="number">{l.titles.length}</td>
-            <td style={{ overflowWrap: 'anywhere' }}>
-              {l.titles.slice(0, 3).join(', ')}
-              {l.titles.length > 3 && ` and ${l.titles.length - 3} more`}
-            </td>
-            <td>
-              {outcomeWords[l.outcome] ?? l.outcome}
-              {l.reason && <span className="soft">: {l.reason}</span>}
-            </td>
-            <td>
-              {onUndo && l.undoable && (
-                <Button size="small" disabled={busy} onClick={() => onUndo(l.sequence)}>
-                  Take back {l.titles.length}
-                </Button>
-              )}
-            </td>
-          </tr>
-        ))}
-        {lines.length > 400 && (
-          <tr>
-            <td colSpan={6}>and {lines.length - 400} more operations</td>
-          </tr>
-        )}
-      </tbody>
-    </table>
   );
 }

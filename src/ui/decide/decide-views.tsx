@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { StageViews } from '../parts/stage-views';
 
 const views = [
@@ -9,6 +10,8 @@ const views = [
 ] as const;
 
 /** The views of the same work: what was found, the outline, the calendar, dates from term to term, values in a grid. */
-export const DecideViews = ({ shellId }: { shellId: string }) => (
-  <StageViews base={`/shells/${shellId}/decide`} views={views} guide="decide" />
+export const DecideViews = ({ shellId, children }: { shellId: string; children: ReactNode }) => (
+  <StageViews base={`/shells/${shellId}/decide`} views={views} guide="decide">
+    {children}
+  </StageViews>
 );

@@ -90,6 +90,8 @@ function useFindingWindow(rows: readonly Row[], current: string | null) {
     overscan,
   });
   const at = rows.findIndex((r) => r.type === 'finding' && r.finding.id === current);
+  // The first of a group is shown with the group’s heading.
+  const first = rows[at - 1]?.type === 'group' ? at - 1 : at;
   const starts = useMemo(() => startsOf(rows), [rows]);
   const height = windowed.scrollRect?.height ?? 0;
   // A row that leaves the window is drawn over by one that comes in: the browser styles words anew, not elements.
@@ -97,13 +99,13 @@ function useFindingWindow(rows: readonly Row[], current: string | null) {
   useLayoutEffect(() => {
     windowed.measure();
     // What is drawn next is what will be looked at: rows that would be scrolled away at once are never laid out.
-    windowed.scrollOffset = offsetThatShows(starts, at, windowed.scrollOffset ?? 0, height);
+    windowed.scrollOffset = offsetThatShows(starts, { first, last: at }, windowed.scrollOffset ?? 0, height);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- another finding in the same rows is scrolled to below
   }, [starts, windowed]);
   useEffect(() => {
     const list = box.current;
-    if (list) list.scrollTop = offsetThatShows(starts, at, list.scrollTop, height);
-  }, [at, starts, height]);
+    if (list) list.scrollTop = offsetThatShows(starts, { first, last: at }, list.scrollTop, height);
+  }, [first, at, starts, height]);
   return { box, windowed, at, recycled };
 }
 
@@ -118,13 +120,19 @@ function startsOf(rows: readonly Row[]): readonly number[] {
   return starts;
 }
 
+/** Rows that are shown together, by index. */
+interface RowSpan {
+  readonly first: number;
+  readonly last: number;
+}
+
 /**
- * How far the list is scrolled to show a row, going no further than needed. It is reckoned from the rows: asking the
+ * How far the list is scrolled to show some rows, going no further than needed. It is reckoned from the rows: asking the
  * browser would have it lay out rows that are about to be replaced.
  */
-function offsetThatShows(starts: readonly number[], at: number, now: number, height: number): number {
-  const start = starts[at];
-  const end = starts[at + 1];
+function offsetThatShows(starts: readonly number[], shown: RowSpan, now: number, height: number): number {
+  const start = starts[shown.first];
+  const end = starts[shown.last + 1];
   if (start === undefined || end === undefined) return now;
   const last = Math.max(0, (starts.at(-1) ?? 0) - height);
   return Math.min(last, start, Math.max(now, end - height));

@@ -6,7 +6,6 @@ import type { DecideView } from '@/services/decide/decide-view';
 import type { SavedView } from '@/services/decide/saved-views';
 import { UprightCoat } from '../coat/upright-coat';
 import { DecideActions } from './decide-actions';
-import { DecideViews } from './decide-views';
 import { EvidencePanel } from './evidence-panel';
 import { FilterBar } from './filter-bar';
 import { FindingList } from './finding-list';
@@ -45,12 +44,7 @@ function CombedWorkbench({ view, savedViews }: WorkbenchProps) {
         <UprightCoat sketch={view.sketch} findings={view.findings} current={current} onOpen={bench.look} />
       </div>
       <div className={styles.left}>
-        <div>
-          <div style={{ padding: '8px 12px 0' }}>
-            <DecideViews shellId={view.id} />
-          </div>
-          <FilterBar bench={bench} savedViews={savedViews} />
-        </div>
+        <FilterBar bench={bench} savedViews={savedViews} />
         {rows.length ? (
           <FindingList
             rows={rows}

@@ -1,12 +1,12 @@
 'use client';
 import Alert from '@mui/material/Alert';
-import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { HostView, OfferedShell } from '@/services/hosts/host-records';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { useAnswer } from '../jobs/use-answer';
+import { KnownHosts } from './known-hosts';
 import { OfferedShells } from './offered-shells';
 import { SignInForm } from './sign-in-form';
 import styles from './hosts.module.css';
@@ -32,24 +32,14 @@ export function HostStage({ hosts, proposed }: HostStageProps) {
     setKnown((before) => [...before.filter(({ id }) => id !== host.id), host]);
     setChosen(host);
   };
+  const forgotten = (host: HostView) => {
+    setKnown((before) => before.filter(({ id }) => id !== host.id));
+    setChosen((now) => (now?.id === host.id ? null : now));
+  };
   return (
     <div className={styles.page}>
       {known.length > 0 && (
-        <section className={styles.card} aria-labelledby="known-hosts">
-          <h2 id="known-hosts">Signed in before</h2>
-          <div className={styles.known}>
-            {known.map((host) => (
-              <Button
-                key={host.id}
-                variant={host.id === chosen?.id ? 'contained' : 'outlined'}
-                aria-pressed={host.id === chosen?.id}
-                onClick={() => setChosen(host)}
-              >
-                {host.address} as {host.account}
-              </Button>
-            ))}
-          </div>
-        </section>
+        <KnownHosts hosts={known} chosen={chosen} onChoose={setChosen} onForgotten={forgotten} />
       )}
       {chosen && (
         <section className={styles.card} aria-labelledby="offered" aria-live="polite">

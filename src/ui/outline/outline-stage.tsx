@@ -6,7 +6,6 @@ import type { Shell } from '@/core/shell/model';
 import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
 import type { OutlineView } from '@/services/decide/outline-view';
-import { DecideViews } from '../decide/decide-views';
 import { toggled } from '../marks/toggled';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
@@ -55,7 +54,7 @@ export function OutlineStage({ view }: { view: OutlineView }) {
     <div className={styles.page}>
       <OutlineStrip rows={allRows} findings={findings} tree={tree} />
       <div className={styles.main}>
-        <OutlineHead shellId={view.id} shell={shell} />
+        <OutlineHead shell={shell} />
         <HeldBack held={outline.held} onClose={outline.forgetHeld} />
         <OutlineTree
           ref={tree}
@@ -85,16 +84,13 @@ export function OutlineStage({ view }: { view: OutlineView }) {
   );
 }
 
-function OutlineHead({ shellId, shell }: { shellId: string; shell: Shell }) {
+function OutlineHead({ shell }: { shell: Shell }) {
   return (
-    <div className={styles.top}>
-      <div>
-        <h1>{headlineOf(shell.items.length, countOutOfOrder(shell))}</h1>
-        <p className="soft" style={{ margin: '4px 0 0' }}>
-          As the plan so far would leave it. Every change here is a step of the plan.
-        </p>
-      </div>
-      <DecideViews shellId={shellId} />
+    <div>
+      <h1>{headlineOf(shell.items.length, countOutOfOrder(shell))}</h1>
+      <p className="soft" style={{ margin: '4px 0 0' }}>
+        As the plan so far would leave it. Every change here is a step of the plan.
+      </p>
     </div>
   );
 }

@@ -2,7 +2,6 @@ import Link from 'next/link';
 import type { AskedCheck, OpeningAnswer, OpeningState } from '@/core/opening-day/opening-day';
 import { plural } from '@/core/text/plural';
 import type { OpeningDayView } from '@/services/prove/opening-day-view';
-import { ProveViews } from './prove-views';
 import styles from './opening-day.module.css';
 
 /** What has to be true when students come in: each line asked of the shell, each a way to what is in its way. */
@@ -10,7 +9,6 @@ export function OpeningDay({ view }: { view: OpeningDayView }) {
   const { id, answers, askedAt } = view;
   return (
     <div className={styles.page}>
-      <ProveViews shellId={id} />
       <div>
         <h1>{headingOf(view)}</h1>
         <p className="soft" style={{ margin: '4px 0 0' }}>

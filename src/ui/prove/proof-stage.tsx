@@ -8,7 +8,6 @@ import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { drawnFrom } from '../stage/drawn-stage';
 import { ProgressChart } from './progress-chart';
-import { ProveViews } from './prove-views';
 import { BeforeAndAfter } from './before-and-after';
 import { TakeAlong } from './take-along';
 import styles from '../rehearse/rehearse.module.css';
@@ -29,7 +28,6 @@ export function ProofStage({ view }: { view: ProofView }) {
   }, [combed, start, id]);
   return (
     <div className={styles.page}>
-      <ProveViews shellId={id} />
       <div style={{ display: 'flex', gap: 14, alignItems: 'start', flexWrap: 'wrap' }}>
         <div style={{ flex: 1 }}>
           <h1>{headingOf(view)}</h1>

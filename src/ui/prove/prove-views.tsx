@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { StageViews } from '../parts/stage-views';
 
 const views = [
@@ -10,6 +11,8 @@ const views = [
 ] as const;
 
 /** The ways to prove a shell: what became of the findings, what opening day asks for, what students get, other shells, the next copy. */
-export const ProveViews = ({ shellId }: { shellId: string }) => (
-  <StageViews base={`/shells/${shellId}/prove`} views={views} guide="prove" />
+export const ProveViews = ({ shellId, children }: { shellId: string; children: ReactNode }) => (
+  <StageViews base={`/shells/${shellId}/prove`} views={views} guide="prove">
+    {children}
+  </StageViews>
 );

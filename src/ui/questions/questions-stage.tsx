@@ -6,7 +6,6 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { AnswersRead, QuestionsView } from '@/services/decide/questions';
-import { DecideViews } from '../decide/decide-views';
 import { send } from '../jobs/use-job';
 import { FileButton } from '../parts/file-button';
 import { AnswersTable } from './answers-table';
@@ -33,14 +32,11 @@ export function QuestionsStage({ view }: { view: QuestionsView }) {
   const { questions } = view;
   return (
     <div className={styles.page}>
-      <div className={styles.top}>
-        <div>
-          <h1>{plural(questions.length, 'question')} for the owner</h1>
-          <p className="soft" style={{ margin: '4px 0 0' }}>
-            One answer decides everything that a question is about. The sheet is answered without Currycomb.
-          </p>
-        </div>
-        <DecideViews shellId={view.id} />
+      <div>
+        <h1>{plural(questions.length, 'question')} for the owner</h1>
+        <p className="soft" style={{ margin: '4px 0 0' }}>
+          One answer decides everything that a question is about. The sheet is answered without Currycomb.
+        </p>
       </div>
       <div className={styles.buttons}>
         {questions.length > 0 && <SheetButtons address={address} />}

@@ -11,7 +11,6 @@ import { plural } from '@/core/text/plural';
 import type { RedateAsked } from '@/services/redate/redate-ask';
 import type { RedatePreview } from '@/services/redate/redate-plan';
 import type { RedateStart } from '@/services/redate/redate-start';
-import { DecideViews } from '../decide/decide-views';
 import { toggled } from '../marks/toggled';
 import { HeldBack } from '../parts/held-back';
 import { usePlanEdit } from '../parts/use-plan-edit';
@@ -62,14 +61,11 @@ function RedateStage({ view: start }: { view: RedateStart }) {
     <div className={styles.page}>
       <RedateForm start={start} ask={asked} onAsk={(change) => setAsked((now) => ({ ...now, ...change }))} />
       <section className={styles.work} aria-label="What would change" aria-busy={redating.isOld}>
-        <div className={styles.head}>
-          <div>
-            <h1>{preview ? sayCounts(preview) : 'Re-date'}</h1>
-            <p className="soft" style={{ margin: '4px 0 0' }}>
-              {sayTerms(start, preview)}
-            </p>
-          </div>
-          <DecideViews shellId={start.id} />
+        <div>
+          <h1>{preview ? sayCounts(preview) : 'Re-date'}</h1>
+          <p className="soft" style={{ margin: '4px 0 0' }}>
+            {sayTerms(start, preview)}
+          </p>
         </div>
         <div>
           {only !== null && <OnlyChosen count={only.length} onAll={() => setAll(true)} />}

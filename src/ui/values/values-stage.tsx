@@ -6,7 +6,6 @@ import { dateColumns, holds, type ValueRow } from '@/core/values/value-row';
 import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
 import type { ValuesView } from '@/services/decide/values-view';
-import { DecideViews } from '../decide/decide-views';
 import { FilterChip } from '../marks/filter-chip';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';
@@ -47,14 +46,11 @@ export function ValuesStage({ view }: { view: ValuesView }) {
   };
   return (
     <div className={styles.page}>
-      <div className={styles.top}>
-        <div>
-          <h1>Values of {plural(rows.length, 'item')}</h1>
-          <p className="soft" style={{ margin: '4px 0 0' }}>
-            As the plan so far would leave them. Type, fill or paste; it all goes into the plan together.
-          </p>
-        </div>
-        <DecideViews shellId={view.id} />
+      <div>
+        <h1>Values of {plural(rows.length, 'item')}</h1>
+        <p className="soft" style={{ margin: '4px 0 0' }}>
+          As the plan so far would leave them. Type, fill or paste; it all goes into the plan together.
+        </p>
       </div>
       <div className={styles.bar}>
         <TextField

@@ -9,7 +9,6 @@ import { changeKinds, type ChangeKind } from '@/core/two-shells/change';
 import type { ComparedShell, CompareView } from '@/services/prove/compare/compare-view';
 import { JobProgress } from '../../jobs/job-progress';
 import { useJob } from '../../jobs/use-job';
-import { ProveViews } from '../prove-views';
 import { ChangeTable } from './change-table';
 import { DriftTable } from './drift-table';
 import { DriftThings } from './drift-things';
@@ -23,7 +22,6 @@ export function CompareStage({ view }: { view: CompareView }) {
   const kind = looked?.kind ?? (shell && firstKind(shell));
   return (
     <div className={styles.page}>
-      <ProveViews shellId={view.id} />
       <div>
         <h1>Compare with another shell</h1>
         <p className="soft" style={{ margin: '4px 0 0', maxWidth: 760 }}>

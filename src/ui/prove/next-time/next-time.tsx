@@ -8,14 +8,12 @@ import { plural } from '@/core/text/plural';
 import type { NextTimeLine, NextTimeView } from '@/services/next-time/next-time';
 import { send } from '../../jobs/use-job';
 import { toggled } from '../../marks/toggled';
-import { ProveViews } from '../prove-views';
 import styles from './next-time.module.css';
 
 /** What the next copy of the course shall leave behind: ticked on the screen or on paper, kept with the course. */
 export function NextTime({ view }: { view: NextTimeView }) {
   return (
     <div className={styles.page}>
-      <ProveViews shellId={view.id} />
       <FromBefore view={view} />
       <Leave view={view} />
     </div>

@@ -8,7 +8,6 @@ import { plural } from '@/core/text/plural';
 import type { LinkLine, ProbeView } from '@/services/probe/probe-view';
 import { WorkTable } from '../../parts/work-table';
 import type { WorkColumn } from '../../parts/work-rows';
-import { ProveViews } from '../prove-views';
 import { ProbeControls } from './probe-controls';
 import { StateCounts, type LookedState } from './state-counts';
 import styles from './outside.module.css';
@@ -18,7 +17,6 @@ export function OutsideStage({ view }: { view: ProbeView }) {
   const { id, probed } = view;
   return (
     <div className={styles.page}>
-      <ProveViews shellId={id} />
       <div>
         <h1>{headingOf(view)}</h1>
         <p className="soft" style={{ margin: '4px 0 0', maxWidth: 780 }}>

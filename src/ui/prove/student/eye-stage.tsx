@@ -18,7 +18,6 @@ import {
 import type { EyeView } from '@/services/prove/eye-view';
 import { ThingLook } from '../../look/thing-look';
 import { FilterChip } from '../../marks/filter-chip';
-import { ProveViews } from '../prove-views';
 import { EyeListBox } from './eye-list';
 import { eyeLists, eyeRows, sayDeadEnd, type EyeList, type EyeRow, type EyeRows } from './eye-model';
 import { StripLegend, WeekStrip } from './week-strip';
@@ -56,7 +55,6 @@ function Eye({ view, eye }: { view: EyeView; eye: StudentsEye }) {
   return (
     <div className={styles.page}>
       <div className={styles.head}>
-        <ProveViews shellId={view.id} />
         <h1>
           What students get on {spellWeekday(day)}, {spellDate(day)}
         </h1>
@@ -178,7 +176,6 @@ function firstDay({ term, asOf }: EyeView, asked: LocalDate | null): LocalDate {
 function NoEye({ view }: { view: EyeView }) {
   return (
     <div className={styles.none}>
-      <ProveViews shellId={view.id} />
       <h1>{view.combed ? 'Not looked through yet' : 'Not combed yet'}</h1>
       <p style={{ margin: 0, maxWidth: 560 }}>
         What students get is worked out while a shell is combed
