@@ -108,6 +108,23 @@ describe('each gets one clear sentence, and nothing is half stored', () => {
     await visit(page, `${stage.address}/shells/nothing/comb`);
     await waitForText(page, 'This page is not here');
   });
+  test('a thing that is not in a shell is told apart from a shell that is not there', async () => {
+    await offer({ package: await good() });
+    await clickText(page, 'button', 'Bring in');
+    await waitForText(page, 'Is this the right shell?');
+    const shell = new URL(page.url()).pathname.split('/').slice(0, 3).join('/');
+    const troubleOf = (path: string) =>
+      page.evaluate(async (address) => {
+        const response = await fetch(`/api${address}`);
+        return (await response.json()) as { trouble: string };
+      }, path);
+    expect(await troubleOf(`${shell}/stages/evidence?finding=nothing`)).toEqual({
+      trouble: 'This thing is not here any more; go back to the list of shells.',
+    });
+    expect(await troubleOf('/shells/nothing/stages/comb')).toEqual({
+      trouble: 'This shell is not here any more; go back to the list of shells.',
+    });
+  });
 });
 
 test('a shell whose kept contents are gone says so, and the rest of it stays usable', async () => {
