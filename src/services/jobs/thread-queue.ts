@@ -7,21 +7,19 @@ import { faultOf, type Fault } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
 import { storageFault } from '../storage/storage-fault';
-import { leftBehind, Refusal, type Desk, type JobReport } from './job-record';
+import { Refusal, type Desk, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { insertJob, JobRows, type JobRow } from './job-rows';
+import { Lanes } from './lanes';
 import { jobOf, jobRecords, type AnyJob, type JobInput, type JobKind } from './registry';
+import { SilenceWatch } from './silence-watch';
 import { ThreadPool } from './thread-pool';
+import { sayCrash, saySilence } from './unexpected-end';
 
 /** So often a job is started that the server’s end cut off; then it is given up. */
 const mostTries = 3;
 /** How long to wait before storage that could not be used is tried again, in milliseconds. */
 const storagePause = 2_000;
-/** How long a job may say nothing, and how often that is looked at, in milliseconds. */
-const longestSilence = 30 * 60_000;
-const silenceLookedAt = 60_000;
-/** So many jobs that wait for the world outside run beside the others. */
-const mostAside = 1;
 
 /**
  * Jobs as rows, done by worker threads. One lane per shell: its jobs run one after another; those of different shells
@@ -32,10 +30,8 @@ export class ThreadQueue implements JobQueue {
   private readonly rows: JobRows;
   private readonly dataDir: string;
   private retry: NodeJS.Timeout | null = null;
-  /** When each job under way was last heard of, by performance.now(). */
-  private readonly heard = new Map<string, number>();
-  private readonly silence: NodeJS.Timeout;
-  private readonly running = new Map<string, JobRow>();
+  private readonly silence = new SilenceWatch((id) => this.endSilent(id));
+  private readonly lanes: Lanes;
   private readonly ending = new Set<string>();
   private readonly events = new EventEmitter();
   private isClosed = false;
@@ -43,8 +39,9 @@ export class ThreadQueue implements JobQueue {
   constructor(
     private readonly db: Db,
     paths: { readonly workerFile: string; readonly dataDir: string },
-    private readonly threads = 2,
+    threads = 2,
   ) {
+    this.lanes = new Lanes(threads);
     this.events.setMaxListeners(0);
     this.rows = new JobRows(db);
     this.dataDir = paths.dataDir;
@@ -52,7 +49,6 @@ export class ThreadQueue implements JobQueue {
       hear: (report) => this.hear(report),
       lost: (id, error) => this.crash(id, error),
     });
-    this.silence = setInterval(() => this.endSilent(), silenceLookedAt).unref();
     this.rows.prune();
     this.takeUpAgain();
     // What was waiting goes on as soon as whoever opened this has listened to it.
@@ -60,7 +56,7 @@ export class ThreadQueue implements JobQueue {
   }
 
   get idle(): boolean {
-    return this.running.size === 0 && this.ending.size === 0 && this.rows.waiting().length === 0;
+    return this.lanes.isEmpty && this.ending.size === 0 && this.rows.waiting().length === 0;
   }
 
   order<Kind extends JobKind>(
@@ -139,7 +135,7 @@ export class ThreadQueue implements JobQueue {
 
   async close(): Promise<void> {
     this.isClosed = true;
-    clearInterval(this.silence);
+    this.silence.close();
     await this.pool.close();
   }
 
@@ -189,46 +185,26 @@ export class ThreadQueue implements JobQueue {
         continue;
       }
       // An exclusive job waits until all else is done, and all that comes behind it waits for it.
-      if (record.exclusive && (this.underWayBeside(false) > 0 || this.ending.size > 0)) return;
-      if (!this.hasRoom(record) || this.isLaneBusy(job, record)) continue;
+      if (record.exclusive && (this.lanes.count(false) > 0 || this.ending.size > 0)) return;
+      if (!this.lanes.mayEnter(job, record)) continue;
       this.start(job);
       if (record.exclusive) return;
     }
   }
 
-  private hasRoom(record: AnyJob): boolean {
-    const isAside = record.aside === true;
-    return this.underWayBeside(isAside) < (isAside ? mostAside : this.threads);
-  }
-
-  /** How many jobs are under way that run aside, or that do not. */
-  private underWayBeside(isAside: boolean): number {
-    return [...this.running.values()].filter((job) => (jobOf(job.kind)?.aside === true) === isAside).length;
-  }
-
-  private isLaneBusy(job: JobRow, record: AnyJob): boolean {
-    const others = [...this.running.values()].map((other) => ({ other, its: jobOf(other.kind) }));
-    return others.some(({ other, its }) => {
-      if (its?.exclusive === true) return true;
-      // One of the same kind and shell is waited for all the same.
-      if ((record.aside || its?.aside) && other.kind !== job.kind) return false;
-      return job.shellId !== null && other.shellId === job.shellId;
-    });
-  }
-
   private start(job: JobRow): void {
     const started = { state: 'running', doing: 'Starting', tries: job.tries + 1 } as const;
     this.change(job.id, started);
-    this.running.set(job.id, { ...job, ...started });
-    this.heard.set(job.id, performance.now());
+    this.lanes.enter({ ...job, ...started });
+    this.silence.hear(job.id);
     log.info({ id: job.id, kind: job.kind, shell: job.shellId }, 'job begins');
     this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: job.input }, job.shellId);
   }
 
   private hear(report: JobReport): void {
-    const job = this.running.get(report.id);
+    const job = this.lanes.find(report.id);
     if (!job) return;
-    this.heard.set(report.id, performance.now());
+    this.silence.hear(report.id);
     switch (report.type) {
       case 'progress':
         this.progress(report);
@@ -312,21 +288,17 @@ export class ThreadQueue implements JobQueue {
 
   /** The thread of a job ended by itself. */
   private crash(id: string, error: Error): void {
-    const job = this.running.get(id);
+    const job = this.lanes.find(id);
     if (!job) return;
     const storage = storageFault(error, this.dataDir);
-    this.fail(job, storage?.message ?? crashed(error, leftOf(job)), faultOf(error));
+    this.fail(job, storage?.message ?? sayCrash(job, error), faultOf(error));
   }
 
-  /** Ends the threads of jobs that have said nothing for longer than any step of a job takes. */
-  private endSilent(): void {
-    for (const [id, at] of this.heard) {
-      const job = this.running.get(id);
-      if (!job) this.heard.delete(id);
-      if (!job || performance.now() - at < longestSilence) continue;
-      const fault = faultOf(new Error('silence'));
-      void this.pool.end(id).then(() => this.fail(job, `${silent} ${leftOf(job)}`, fault));
-    }
+  private endSilent(id: string): void {
+    const job = this.lanes.find(id);
+    if (!job) return this.silence.forget(id);
+    const fault = faultOf(new Error('silence'));
+    void this.pool.end(id).then(() => this.fail(job, saySilence(job), fault));
   }
 
   /** Ends a job that did not come to anything. What is not trouble of what it was given is written down. */
@@ -341,13 +313,13 @@ export class ThreadQueue implements JobQueue {
   private stop(id: string, state: 'cancelled' | 'paused'): boolean {
     const job = this.rows.find(id);
     if (!job || isOver(job) || job.state === state) return false;
-    const isRunning = this.running.has(id);
+    const isRunning = this.lanes.has(id);
     const wished = state === 'cancelled' ? jobOf(job.kind)?.cancelled : undefined;
     if (wished) {
       this.db.transaction((tx) => wished(JSON.parse(job.input), tx));
       return true;
     }
-    this.running.delete(id);
+    this.lanes.leave(id);
     const isPause = state === 'paused';
     const { doing = job.doing, ...counted } = this.rows.lastProgress(id);
     this.rows.forgetProgress(id);
@@ -381,8 +353,8 @@ export class ThreadQueue implements JobQueue {
 
   /** A job is over: its files go, what it left in the store is swept, and the next one starts. */
   private over(job: JobRow, record: AnyJob | null, state: 'done' | 'failed' | 'cancelled'): void {
-    this.running.delete(job.id);
-    this.heard.delete(job.id);
+    this.lanes.leave(job.id);
+    this.silence.forget(job.id);
     this.rows.forgetProgress(job.id);
     for (const file of record?.leftovers?.(JSON.parse(job.input)) ?? []) rmSync(file, { force: true });
     log.info({ id: job.id, kind: job.kind, state }, 'job ends');
@@ -409,21 +381,4 @@ export class ThreadQueue implements JobQueue {
     this.rows.change(id, change);
     this.events.emit(id);
   }
-}
-
-/** What a job that was cut off leaves behind. */
-function leftOf(job: JobRow): string {
-  const record = jobOf(job.kind);
-  return record ? leftBehind(record) : 'Nothing was changed.';
-}
-
-const silent =
-  'It did not get on for half an hour, so it was ended; try it again, in smaller parts if that can be.';
-const outOfMemory = 'ERR_WORKER_OUT_OF_MEMORY';
-/** What is said of a job whose thread ended by itself. */
-function crashed(error: Error, left: string): string {
-  const { code } = error as { code?: unknown };
-  return code === outOfMemory
-    ? `This takes more memory than Currycomb gives to one job, so it was ended. ${left}`
-    : `Something went wrong in Currycomb itself. ${left} What happened stands under “Data folder”.`;
 }
