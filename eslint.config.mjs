@@ -39,6 +39,8 @@ const config = [
       // Our records are closures: none of their functions asks for `this`.
       '@typescript-eslint/unbound-method': 'off',
       '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      // Everything is as the formatter writes it.
+      'no-warning-comments': ['error', { terms: ['prettier-ignore'], location: 'anywhere' }],
     },
   },
   {

@@ -7,9 +7,17 @@ import serverEnvironment from '../scripts/server-environment.json';
 import puppeteer, { type Browser, type ElementHandle, type HTTPResponse, type Page } from 'puppeteer-core';
 
 export const chromeArguments = [
-  '--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-  '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--force-color-profile=srgb',
-]; // prettier-ignore
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+  '--force-color-profile=srgb',
+];
 
 /** A running application of its own with an empty data folder, and a browser beside it. */
 export interface Stage {

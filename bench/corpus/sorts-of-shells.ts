@@ -258,7 +258,12 @@ const repeated: readonly Omit<SortedShell, 'sort'>[] = [
     check: 'duplicate.link',
     fault: (b) => {
       const sources = b.c.module('Sources');
-      const spellings = ['http://g.example/1', 'https://g.example/1/', 'https://G.example:443/1', 'https://g.example/1?utm_source=a']; // prettier-ignore
+      const spellings = [
+        'http://g.example/1',
+        'https://g.example/1/',
+        'https://G.example:443/1',
+        'https://g.example/1?utm_source=a',
+      ];
       for (const copy of times(several(b)))
         b.c.webLink(`Gauge ${copy}`, spellings[copy] ?? '', { parent: sources });
     },

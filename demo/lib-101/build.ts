@@ -135,11 +135,37 @@ export function lib101Roster(): Readonly<Record<string, string>> {
 /** Its calendar: a weekly meeting made in December, the break left out, and the last deadline. */
 export function lib101Calendar(): string {
   const lines = [
-    'BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Tarn Hollow College//Calendar//EN',
-    'BEGIN:VEVENT', 'UID:lib-meeting@tarnhollow.example', 'DTSTAMP:20261217T090000Z', 'CREATED:20261217T090000Z', 'SUMMARY:Meeting in the reading room', 'DTSTART:20270112T100000Z', 'DTEND:20270112T113000Z', 'RRULE:FREQ=WEEKLY;UNTIL=20270504T100000Z', 'EXDATE:20270316T100000Z', 'URL:https://rooms.meetings.example/join/lib-spring-2027', 'END:VEVENT',
-    'BEGIN:VEVENT', 'UID:lib-answer@tarnhollow.example', 'DTSTAMP:20261217T090500Z', 'CREATED:20261217T090500Z', 'SUMMARY:Your answer due', 'DTSTART;VALUE=DATE:20270507', 'END:VEVENT',
-    'BEGIN:VEVENT', 'UID:lib-break@tarnhollow.example', 'DTSTAMP:20261217T091000Z', 'CREATED:20261217T091000Z', 'SUMMARY:Spring break: no classes', 'DTSTART;VALUE=DATE:20270315', 'DTEND;VALUE=DATE:20270320', 'END:VEVENT',
-    'END:VCALENDAR', '',
-  ]; // prettier-ignore
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Tarn Hollow College//Calendar//EN',
+    'BEGIN:VEVENT',
+    'UID:lib-meeting@tarnhollow.example',
+    'DTSTAMP:20261217T090000Z',
+    'CREATED:20261217T090000Z',
+    'SUMMARY:Meeting in the reading room',
+    'DTSTART:20270112T100000Z',
+    'DTEND:20270112T113000Z',
+    'RRULE:FREQ=WEEKLY;UNTIL=20270504T100000Z',
+    'EXDATE:20270316T100000Z',
+    'URL:https://rooms.meetings.example/join/lib-spring-2027',
+    'END:VEVENT',
+    'BEGIN:VEVENT',
+    'UID:lib-answer@tarnhollow.example',
+    'DTSTAMP:20261217T090500Z',
+    'CREATED:20261217T090500Z',
+    'SUMMARY:Your answer due',
+    'DTSTART;VALUE=DATE:20270507',
+    'END:VEVENT',
+    'BEGIN:VEVENT',
+    'UID:lib-break@tarnhollow.example',
+    'DTSTAMP:20261217T091000Z',
+    'CREATED:20261217T091000Z',
+    'SUMMARY:Spring break: no classes',
+    'DTSTART;VALUE=DATE:20270315',
+    'DTEND;VALUE=DATE:20270320',
+    'END:VEVENT',
+    'END:VCALENDAR',
+    '',
+  ];
   return lines.join('\r\n');
 }

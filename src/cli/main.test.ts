@@ -119,10 +119,41 @@ describe('audit', () => {
     const rules = join(folder, 'rules.json');
     writeFileSync(rules, JSON.stringify({ schema: 'currycomb.house-rules/1' }));
     const { code, out, err } = await run(
-      'audit', await course(), '--events', events, '--previous-events', events, '--previous-term-start', '2025-08-25', '--previous-term-end', '2025-12-12', '--code', 'X 1', '--roster', rosterFolder(),
-      '--status', status, '--house-rules', rules, '--baseline', await course('base.imscc'), '--baseline-is', 'template', '--term-start', '2027-01-11', '--term-end', '2027-05-07', '--no-class', '2027-03-15..2027-03-19,2027-04-02',
-      '--time-zone', 'Europe/Dublin', '--as-of', '2027-01-04', '--format', 'json',
-    ); // prettier-ignore
+      'audit',
+      await course(),
+      '--events',
+      events,
+      '--previous-events',
+      events,
+      '--previous-term-start',
+      '2025-08-25',
+      '--previous-term-end',
+      '2025-12-12',
+      '--code',
+      'X 1',
+      '--roster',
+      rosterFolder(),
+      '--status',
+      status,
+      '--house-rules',
+      rules,
+      '--baseline',
+      await course('base.imscc'),
+      '--baseline-is',
+      'template',
+      '--term-start',
+      '2027-01-11',
+      '--term-end',
+      '2027-05-07',
+      '--no-class',
+      '2027-03-15..2027-03-19,2027-04-02',
+      '--time-zone',
+      'Europe/Dublin',
+      '--as-of',
+      '2027-01-04',
+      '--format',
+      'json',
+    );
     expect([code, err]).toEqual([0, '']);
     const audit = auditSchema.parse(JSON.parse(out));
     expect(audit.shell).toMatchObject({

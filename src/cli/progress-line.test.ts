@@ -4,7 +4,13 @@ import { openProgress } from './progress-line';
 /** A stream that takes down what is written, and may pass for a terminal. */
 function stream(isTTY: boolean) {
   const written: string[] = [];
-  const through = Object.assign(new PassThrough(), { isTTY, columns: 80, moveCursor: () => true, cursorTo: () => true, clearLine: () => true }); // prettier-ignore
+  const through = Object.assign(new PassThrough(), {
+    isTTY,
+    columns: 80,
+    moveCursor: () => true,
+    cursorTo: () => true,
+    clearLine: () => true,
+  });
   through.on('data', (block: Buffer) => written.push(block.toString()));
   return { through, text: () => written.join('') };
 }

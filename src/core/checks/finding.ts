@@ -53,9 +53,25 @@ export interface Evidence {
 }
 
 export const remedyActions = [
-  'delete', 'hide', 'show', 'move', 'place', 'lift-out', 'sort', 'rename', 'merge', 'relink', 'unlink', 're-date', 'end-recurrence',
-  'exclude-occurrence', 'drop-link', 'drop-requirement', 'set-category', 'file-access',
-] as const; // prettier-ignore
+  'delete',
+  'hide',
+  'show',
+  'move',
+  'place',
+  'lift-out',
+  'sort',
+  'rename',
+  'merge',
+  'relink',
+  'unlink',
+  're-date',
+  'end-recurrence',
+  'exclude-occurrence',
+  'drop-link',
+  'drop-requirement',
+  'set-category',
+  'file-access',
+] as const;
 export type RemedyAction = (typeof remedyActions)[number];
 export type RemedyKind = 'safe' | 'judgement';
 

@@ -41,8 +41,18 @@ export interface HtmlScan extends Markup {
 }
 
 const addressAttributes = new Set([
-  'href', 'src', 'srcset', 'poster', 'data', 'action', 'formaction', 'cite', 'longdesc', 'background', 'xlink:href',
-]); // prettier-ignore
+  'href',
+  'src',
+  'srcset',
+  'poster',
+  'data',
+  'action',
+  'formaction',
+  'cite',
+  'longdesc',
+  'background',
+  'xlink:href',
+]);
 const blockTags = new Set(
   (
     'address article aside blockquote body br caption dd details div dl dt fieldset figcaption figure footer form h1 h2 h3 ' +

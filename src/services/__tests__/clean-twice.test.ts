@@ -50,7 +50,15 @@ const idsTwice = (shell: Shell): string[] => {
 };
 /** Things that two files name and that were read as two: what the package, the sheet and the roster say is about one. */
 function refsTwice(shell: Shell): string[] {
-  const lists = [shell.items, shell.events, shell.gradeCategories, shell.gradeColumns, shell.banks, shell.groups, shell.homePages]; // prettier-ignore
+  const lists = [
+    shell.items,
+    shell.events,
+    shell.gradeCategories,
+    shell.gradeColumns,
+    shell.banks,
+    shell.groups,
+    shell.homePages,
+  ];
   return lists.flatMap((list) => {
     const refs = list.map(({ ref }) => ref as string);
     return refs.filter((ref, at) => refs.indexOf(ref) !== at);

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
-import type { Dating } from '@/core/add/add-things';
+import type { Dating } from '@/core/add/dating';
 import type { PreviewView } from '@/services/add/preview-view';
 
 /** Where added things land, and what becomes of their dates. */

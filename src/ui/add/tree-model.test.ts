@@ -2,9 +2,24 @@ import { incomingKey, type IncomingThing, type Standing } from '@/core/add/incom
 import { toggled } from '../marks/toggled';
 import { everyStanding, sayChoice, tickOf, treeRows } from './tree-model';
 
-const thing = (ref: string, standing: Standing, parent: string | null = null, type: IncomingThing['type'] = 'item'): IncomingThing => ({
-  key: incomingKey(type, ref), type, ref, kind: type, title: ref, parent: parent === null ? null : incomingKey('item', parent), standing, counterpart: null, differences: [], proposed: false, leftOut: null,
-}); // prettier-ignore
+const thing = (
+  ref: string,
+  standing: Standing,
+  parent: string | null = null,
+  type: IncomingThing['type'] = 'item',
+): IncomingThing => ({
+  key: incomingKey(type, ref),
+  type,
+  ref,
+  kind: type,
+  title: ref,
+  parent: parent === null ? null : incomingKey('item', parent),
+  standing,
+  counterpart: null,
+  differences: [],
+  proposed: false,
+  leftOut: null,
+});
 const things = [
   thing('m', 'there'),
   thing('a', 'new', 'm'),

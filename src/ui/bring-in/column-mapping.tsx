@@ -5,9 +5,25 @@ import { statusColumns, type StatusColumn } from '@/services/bring-in/status-col
 import styles from './bring-in.module.css';
 
 const meanings: Readonly<Record<StatusColumn, string>> = {
-  ref: 'which thing (its ref)', title: 'its title', kind: 'its kind', visible: 'whether students see it', opens: 'opens', closes: 'closes', due: 'due', points: 'points', grade_category: 'grade category', grade_column: 'grade column',
-  created: 'when it was made', modified: 'when it was changed', import_batch: 'which import it came with', readable_by: 'who may read the file', has_student_work: 'pieces of student work', in_use: 'whether the home page is in use', requires: 'what must be done first', group: 'for which groups',
-}; // prettier-ignore
+  ref: 'which thing (its ref)',
+  title: 'its title',
+  kind: 'its kind',
+  visible: 'whether students see it',
+  opens: 'opens',
+  closes: 'closes',
+  due: 'due',
+  points: 'points',
+  grade_category: 'grade category',
+  grade_column: 'grade column',
+  created: 'when it was made',
+  modified: 'when it was changed',
+  import_batch: 'which import it came with',
+  readable_by: 'who may read the file',
+  has_student_work: 'pieces of student work',
+  in_use: 'whether the home page is in use',
+  requires: 'what must be done first',
+  group: 'for which groups',
+};
 
 export type Mapping = Readonly<Record<string, StatusColumn | null>>;
 

@@ -40,7 +40,15 @@ checkCases(duplicateLink, {
         ],
       subjects: [['b', 'a']],
     },
-    { name: 'three of them', build: (c) => { pair(site, site)(c); c.webLink('Again', site, { ref: 'd', parent: 'm' }); }, subjects: [['a', 'b', 'd']], expect: ([f]) => expect(f!.title).toBe('“Live stage” and 2 more lead to one address') }, // prettier-ignore
+    {
+      name: 'three of them',
+      build: (c) => {
+        pair(site, site)(c);
+        c.webLink('Again', site, { ref: 'd', parent: 'm' });
+      },
+      subjects: [['a', 'b', 'd']],
+      expect: ([f]) => expect(f!.title).toBe('“Live stage” and 2 more lead to one address'),
+    },
     {
       name: 'the shown one stays',
       build: (c) =>

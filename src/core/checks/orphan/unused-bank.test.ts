@@ -60,7 +60,20 @@ checkCases(unusedBank, {
       name: 'a quiz outside the outline names it',
       build: (c) => (bank(c, 'b'), drawing(c, 'q', ['b'], { outside: true })),
     },
-    { name: 'a quiz depends on it', build: (c) => { bank(c, 'b'); c.quiz('Check', [question], { ref: 'q' }); const s = c.shell(); return { ...s, contents: s.contents.map((x) => (x.kind === 'quiz' ? { ...x, dependencies: [s.banks[0]!.content!] } : x)) }; } }, // prettier-ignore
+    {
+      name: 'a quiz depends on it',
+      build: (c) => {
+        bank(c, 'b');
+        c.quiz('Check', [question], { ref: 'q' });
+        const s = c.shell();
+        return {
+          ...s,
+          contents: s.contents.map((x) =>
+            x.kind === 'quiz' ? { ...x, dependencies: [s.banks[0]!.content!] } : x,
+          ),
+        };
+      },
+    },
     {
       name: 'a declared bank that a quiz names',
       build: (c) => ({

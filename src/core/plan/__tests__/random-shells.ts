@@ -267,18 +267,39 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
     before: n % 4 === 0 ? other : null,
   });
   const kinds = [
-    step((t, other, n) => hand('add', [`new${n}`], { kind: 'module', titles: { [`new${n}`]: `New ${n}` }, ...place(other, n) })),
-    step((t, other, n) => hand('add', [`shown${n}`], { kind: 'file', titles: { [`shown${n}`]: `Shown ${n}` }, files: { [`shown${n}`]: shell.files[n % Math.max(1, shell.files.length)]?.path ?? 'nowhere' }, ...place(other, n) })),
+    step((t, other, n) =>
+      hand('add', [`new${n}`], { kind: 'module', titles: { [`new${n}`]: `New ${n}` }, ...place(other, n) }),
+    ),
+    step((t, other, n) =>
+      hand('add', [`shown${n}`], {
+        kind: 'file',
+        titles: { [`shown${n}`]: `Shown ${n}` },
+        files: { [`shown${n}`]: shell.files[n % Math.max(1, shell.files.length)]?.path ?? 'nowhere' },
+        ...place(other, n),
+      }),
+    ),
     step((t) => hand('clear-dates', t)),
     step((t) => hand('delete', t)),
     step((t, other) => hand('delete', t, { relink: each(t, () => other) })),
     step((t) => hand('delete', t, { unlink: true })),
     step((t) => hand('delete', t, { leaveBroken: true })),
     step((t) => hand('delete', t, { questions: idents })),
-    step((t) => hand('drop-link', t, { links: each(t, (r) => [shell.events.find((e) => e.ref === r)?.links[0] ?? meeting]) })),
+    step((t) =>
+      hand('drop-link', t, {
+        links: each(t, (r) => [shell.events.find((e) => e.ref === r)?.links[0] ?? meeting]),
+      }),
+    ),
     // Half of them are about what an item really requires: any other would seldom come to anything.
-    step((t, other, n) => hand('drop-requirement', t, { requirements: each(t, (r) => [n % 2 ? other : (requiredBy(shell, r) ?? other)]) })),
-    step((t) => hand('edit-text', t, { sentences: each(t, () => [{ from: 'It is due soon.', to: 'It is due & done.' }]) })),
+    step((t, other, n) =>
+      hand('drop-requirement', t, {
+        requirements: each(t, (r) => [n % 2 ? other : (requiredBy(shell, r) ?? other)]),
+      }),
+    ),
+    step((t) =>
+      hand('edit-text', t, {
+        sentences: each(t, () => [{ from: 'It is due soon.', to: 'It is due & done.' }]),
+      }),
+    ),
     step((t, _, n) => hand('end-recurrence', t, { until: n % 2 ? '2027-01-25' : '2027-03-01' })),
     step((t) => hand('exclude-occurrence', t, { occurrences: each(t, (r) => occurrences(shell.events, r)) })),
     step((t, _, n) => hand('file-access', t, { readers: n % 2 ? 'all' : 'staff' })),
@@ -288,22 +309,62 @@ export function writtenPlans(shell: Shell): fc.Arbitrary<WrittenStep[]> {
     step((t, other) => hand('merge', t, { with: each(t, () => other) })),
     step((t, other, n) => hand('move', t, place(other, n))),
     step((t, other, n) => hand('place', t, place(other, n))),
-    step((t, _, n) => hand('re-date', t, { dates: each(t, (r) => (r.startsWith('e') ? { start: n % 2 ? '2027-01-19T00:00:00' : '2027-01-13T00:00:00' } : { due: dayTime, opens: null })) })),
-    step((t, _, n) => hand('re-date', t, { dates: each(t, () => ({ start: '2027-01-18T10:00:00', series: { rule: `FREQ=WEEKLY;COUNT=${2 + (n % 5)}`, excluded: n % 2 ? ['2027-01-25T10:00:00'] : [], extra: [] } })) })),
+    step((t, _, n) =>
+      hand('re-date', t, {
+        dates: each(t, (r) =>
+          r.startsWith('e')
+            ? { start: n % 2 ? '2027-01-19T00:00:00' : '2027-01-13T00:00:00' }
+            : { due: dayTime, opens: null },
+        ),
+      }),
+    ),
+    step((t, _, n) =>
+      hand('re-date', t, {
+        dates: each(t, () => ({
+          start: '2027-01-18T10:00:00',
+          series: {
+            rule: `FREQ=WEEKLY;COUNT=${2 + (n % 5)}`,
+            excluded: n % 2 ? ['2027-01-25T10:00:00'] : [],
+            extra: [],
+          },
+        })),
+      }),
+    ),
     step((t, other) => hand('relink', t, { to: each(t, () => other) })),
     step((t) => hand('relink', t, { addresses: { '../nowhere.html': path, 'nowhere.html': path } })),
-    step((t) => hand('relink', t, { addresses: { [webAddress]: movedAddress, '../nowhere.html': movedAddress } })),
+    step((t) =>
+      hand('relink', t, { addresses: { [webAddress]: movedAddress, '../nowhere.html': movedAddress } }),
+    ),
     step((t, _, n) => hand('rename', t, { titles: each(t, (r) => `${r} renamed ${n % 3}`) })),
-    step((t, other, n) => hand('repeat', [`copy${n}`], { item: other, titles: { [`copy${n}`]: `Copy ${n}` } })),
-    step((_, other, n) => hand('reset-area', [resetAreas[n % resetAreas.length] ?? 'items'], { keep: [other] })),
+    step((t, other, n) =>
+      hand('repeat', [`copy${n}`], { item: other, titles: { [`copy${n}`]: `Copy ${n}` } }),
+    ),
+    step((_, other, n) =>
+      hand('reset-area', [resetAreas[n % resetAreas.length] ?? 'items'], { keep: [other] }),
+    ),
     step((t) => hand('set-aside', t)),
     step((t, _, n) => hand('set-category', t, { categories: each(t, () => `k${n % 2}`) })),
-    step((t, _, n) => hand('set-facts', [shell.ref], { code: `GEN ${n}`, term: { title: 'Autumn 2027', start: '2027-08-30', end: '2027-12-10' } })),
+    step((t, _, n) =>
+      hand('set-facts', [shell.ref], {
+        code: `GEN ${n}`,
+        term: { title: 'Autumn 2027', start: '2027-08-30', end: '2027-12-10' },
+      }),
+    ),
     step((t) => hand('set-home-page', t)),
     step((t, _, n) => hand('set-points', t, { points: each(t, () => (n % 5 ? n : null)) })),
     step((t) => hand('sort', t)),
-    step((t) => hand('unlink', t, { drop: ['../nowhere.html', 'nowhere.html', '../files/f0.bin?v=1', 'files/f0.bin?v=1', '../pages/p1.html#part'] })),
-  ]; // prettier-ignore
+    step((t) =>
+      hand('unlink', t, {
+        drop: [
+          '../nowhere.html',
+          'nowhere.html',
+          '../files/f0.bin?v=1',
+          'files/f0.bin?v=1',
+          '../pages/p1.html#part',
+        ],
+      }),
+    ),
+  ];
   return fc.array(fc.oneof(...kinds), { maxLength: 8 });
 }
 
