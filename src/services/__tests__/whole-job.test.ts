@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
+import { jobs } from '@/store/schema';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
 import { readShell } from '../bring-in/read-shell';
@@ -241,6 +243,23 @@ test('a cancelled job changes nothing, and what a restart cut off goes on', asyn
   // What the restart cut off is done all the same, once.
   expect(await ended(again.ok ? again.value.jobId : '')).toMatchObject({ state: 'done' });
   expect(listShells(context).length).toBe(before + 1);
+  await data.idle();
+});
+
+test('closing waits for what is just being cancelled: nothing is written to a database that is gone', async () => {
+  const sweeps = () => context.db.select().from(jobs).where(eq(jobs.kind, 'sweep')).all().length;
+  await data.idle();
+  const before = sweeps();
+  const c = new ShellComposer();
+  doubled(c);
+  const path = join(data.folder, 'cancel-and-close.imscc');
+  await c.write(path);
+  const ordered = orderBringIn(context, bringInSchema.parse({ package: upload(path, 'x.imscc') }), today);
+  expect(context.jobs.cancel(ordered.ok ? ordered.value.jobId : '')).toBe(true);
+  await data.restart();
+  ({ context } = data);
+  // A cancelled reading orders the sweep of what it left; that was written before the folder was let go.
+  expect(sweeps()).toBe(before + 1);
   await data.idle();
 });
 

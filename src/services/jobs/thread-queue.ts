@@ -32,7 +32,8 @@ export class ThreadQueue implements JobQueue {
   private retry: NodeJS.Timeout | null = null;
   private readonly silence = new SilenceWatch((id) => this.endSilent(id));
   private readonly lanes: Lanes;
-  private readonly ending = new Set<string>();
+  /** Jobs whose threads are being ended: until that is done, and what follows it. */
+  private readonly ending = new Map<string, Promise<void>>();
   private readonly events = new EventEmitter();
   private isClosed = false;
 
@@ -137,6 +138,8 @@ export class ThreadQueue implements JobQueue {
     this.isClosed = true;
     this.silence.close();
     await this.pool.close();
+    // What they were followed by still needs the database.
+    await Promise.all(this.ending.values());
   }
 
   /** What the end of the server cut off starts anew; what it cut off again and again is given up. */
@@ -298,7 +301,7 @@ export class ThreadQueue implements JobQueue {
     const job = this.lanes.find(id);
     if (!job) return this.silence.forget(id);
     const fault = faultOf(new Error('silence'));
-    void this.pool.end(id).then(() => this.fail(job, saySilence(job), fault));
+    this.endThread(id, () => this.fail(job, saySilence(job), fault));
   }
 
   /** Ends a job that did not come to anything. What is not trouble of what it was given is written down. */
@@ -342,13 +345,16 @@ export class ThreadQueue implements JobQueue {
       return true;
     }
     // Only when the thread has really ended does it write nothing any more.
-    this.ending.add(id);
-    void this.pool.end(id).then(() => {
-      this.ending.delete(id);
-      if (isPause) this.next();
-      else this.over(job, record, state);
-    });
+    this.endThread(id, () => (isPause ? this.next() : this.over(job, record, state)));
     return true;
+  }
+
+  private endThread(id: string, goOn: () => void): void {
+    const ended = this.pool.end(id).then(() => {
+      this.ending.delete(id);
+      goOn();
+    });
+    this.ending.set(id, ended);
   }
 
   /** A job is over: its files go, what it left in the store is swept, and the next one starts. */
