@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { move, workerData } from 'piscina';
-import type { OpenFolder } from '@/services/context';
+import type { OpenFolder } from '@/services/open-folder';
 import type { DraftKind } from '@/services/decide/draft-kinds';
 import { draftChange, drawStage, type ReadFolder } from '@/services/stages/draw-stage';
 import type { DraftAnswer, StageAnswer } from '@/services/stages/stage-answer';

@@ -1,16 +1,22 @@
 import { distance } from 'fastest-levenshtein';
 import { z } from 'zod';
-import type { CheckRecord } from './check';
 import { sharedRules, type SharedRules } from './shared-rules';
-import { urgencies } from './finding';
+import { urgencies, type CheckId, type Urgency } from './finding';
 
 /** A department's settings: lists of phrases and hosts, terms, and each check's own options. */
 export type HouseRules = SharedRules & {
   readonly checks: Readonly<Record<string, Readonly<Record<string, unknown>>>>;
 };
 
+/** What house rules set of a check. */
+interface SettableCheck {
+  readonly id: CheckId;
+  readonly urgency: Urgency;
+  readonly options: z.ZodObject;
+}
+
 /** The strict schema of a house rules file; each check adds its own options, `on` and `urgency`. */
-export function houseRulesSchema(checks: readonly CheckRecord[]): z.ZodType<HouseRules> {
+export function houseRulesSchema(checks: readonly SettableCheck[]): z.ZodType<HouseRules> {
   const perCheck = Object.fromEntries(
     checks.map((check) => [
       check.id,
@@ -29,7 +35,7 @@ export function houseRulesSchema(checks: readonly CheckRecord[]): z.ZodType<Hous
 /** Reads house rules; the error is one sentence that names the place and, for an unknown key, the nearest known one. */
 export function readHouseRules(
   value: unknown,
-  checks: readonly CheckRecord[],
+  checks: readonly SettableCheck[],
 ): { ok: HouseRules } | { error: string } {
   const result = houseRulesSchema(checks).safeParse(value);
   if (result.success) return { ok: result.data };
@@ -50,7 +56,7 @@ export function readHouseRules(
   return { error: `House rules: ${place}: ${issue.message}.` };
 }
 
-export const defaultHouseRules = (checks: readonly CheckRecord[]): HouseRules =>
+export const defaultHouseRules = (checks: readonly SettableCheck[]): HouseRules =>
   houseRulesSchema(checks).parse({});
 
 /** The known word with the smallest edit distance (Levenshtein 1966). */

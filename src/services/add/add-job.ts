@@ -7,7 +7,7 @@ import { bad, good } from '@/core/shell/result';
 import { incomings, operations, runs } from '@/store/schema';
 import { commitRun } from '../carry-out/commit-run';
 import { nothingRemoved, type RunSummary } from '../carry-out/run-summary';
-import { orderCombOf } from '../comb/order-comb';
+import { combWhatIsWritten } from '../comb/comb-what-is-written';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '../shells/kept-state';
@@ -84,7 +84,7 @@ export const addJob = defineJob({
     // What only the waiting package used is of no use any more.
     desk.order('sweep', null, {});
     // A shell that was combed is combed again, so that its findings are those of what is there now.
-    if (rules) orderCombOf(desk, shellId, afterVersion, result.state.stateBlob, rules);
+    if (rules) combWhatIsWritten(desk, shellId, afterVersion, result.state.stateBlob, rules);
     return { runId };
   },
   abandon: ({ runId }, tx) => void tx.update(runs).set({ state: 'stopped' }).where(eq(runs.id, runId)).run(),

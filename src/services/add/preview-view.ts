@@ -7,7 +7,7 @@ import type { Sha256 } from '@/core/shell/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { incomings, runs } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 export interface EarlierAdding {
@@ -31,7 +31,7 @@ export interface PreviewView {
   readonly modules: readonly { readonly ref: string; readonly title: string }[];
 }
 
-export function previewView(context: Context, shell: CurrentShell): PreviewView | null {
+export function previewView(context: OpenFolder, shell: CurrentShell): PreviewView | null {
   const row = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!row) return null;
   const bytes = context.blobs.read(row.previewBlob as Sha256);
@@ -58,7 +58,7 @@ export function previewView(context: Context, shell: CurrentShell): PreviewView 
 
 /** Was this very package, byte for byte, added before and not taken back, or is it what the shell was read from? */
 export function earlierAdding(
-  context: Context,
+  context: OpenFolder,
   shell: CurrentShell,
   packageHash: string,
 ): EarlierAdding | null {

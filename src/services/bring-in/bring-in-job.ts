@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { z } from 'zod';
 import { good } from '@/core/shell/result';
-import { orderCombOf } from '../comb/order-comb';
+import { combWhatIsWritten } from '../comb/comb-what-is-written';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
@@ -60,7 +60,7 @@ export const bringInJob = defineJob({
     });
     const versionId = keepVersion(tx, shellId, read, about);
     turnTo(tx, shellId, '', versionId);
-    if (combBy) orderCombOf(desk, shellId, versionId, read.stateBlob, combBy);
+    if (combBy) combWhatIsWritten(desk, shellId, versionId, read.stateBlob, combBy);
     return { shellId };
   },
 });

@@ -1,5 +1,5 @@
 import type { Inventory } from '@/core/shell/inventory';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { hostOfShell, type HostView } from '../hosts/host-records';
 import { countFromBefore } from '../next-time/next-time';
 import { countUnused } from '../shells/contents-list';

@@ -4,7 +4,7 @@ import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import { bad, good, type Result } from '@/core/shell/result';
 import { defaultLimits } from '@/formats/archive/limits';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { storageFault } from '../storage/storage-fault';
 import { uploadsDir } from './uploads';
 
@@ -20,7 +20,7 @@ type Body = AsyncIterable<Uint8Array>;
  * Trouble `upload-too-large`, `upload-empty`, `upload-cut`. Throws a StorageFault where it could not be written.
  */
 export async function receiveUpload(
-  context: Pick<Context, 'dataDir'>,
+  context: Pick<OpenFolder, 'dataDir'>,
   body: ReadableStream<Uint8Array> | null,
   announced: number | null,
 ): Promise<Result<ReceivedUpload>> {

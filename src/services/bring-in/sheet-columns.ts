@@ -4,7 +4,7 @@ import { mostColumns } from '@/formats/archive/read-csv';
 import { statusColumns } from '@/formats/status-sheet/columns';
 import type { ColumnMeanings } from '@/formats/status-sheet/read-status-sheet';
 import { sheetColumns } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 
 /** What the columns of a status sheet mean, as a form sends it: by their names in small letters, null to leave one alone. */
 export const columnMeaningsSchema = z
@@ -18,7 +18,7 @@ export const columnMeaningsSchema = z
 const mostRemembered = 1_000;
 
 /** What was said of columns before, with this sheet or another. */
-export function rememberedColumns(context: Context): ColumnMeanings {
+export function rememberedColumns(context: OpenFolder): ColumnMeanings {
   const rows = context.db
     .select()
     .from(sheetColumns)
@@ -28,7 +28,7 @@ export function rememberedColumns(context: Context): ColumnMeanings {
   return Object.fromEntries(rows.map((r) => [r.name, statusColumns.find((c) => c === r.means) ?? null]));
 }
 
-export function rememberColumns(context: Context, meanings: ColumnMeanings): void {
+export function rememberColumns(context: OpenFolder, meanings: ColumnMeanings): void {
   context.db.transaction((tx) => {
     for (const [name, column] of Object.entries(meanings)) {
       const means = column ?? '';

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { z } from 'zod';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { passingFolder } from '../storage/leftovers';
 import type { InputFile } from './shell-inputs';
 
@@ -10,10 +10,10 @@ export const upload = z.strictObject({
 });
 export type Upload = z.output<typeof upload>;
 
-export const uploadsDir = ({ dataDir }: Pick<Context, 'dataDir'>): string =>
+export const uploadsDir = ({ dataDir }: Pick<OpenFolder, 'dataDir'>): string =>
   passingFolder(dataDir, 'uploads');
 
-export const uploadedFile = (context: Context, { id, name }: Upload): InputFile => ({
+export const uploadedFile = (context: OpenFolder, { id, name }: Upload): InputFile => ({
   path: join(uploadsDir(context), id),
   name,
 });

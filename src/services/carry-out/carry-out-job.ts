@@ -9,7 +9,7 @@ import { scriptOf } from '@/core/plan/script';
 import { stepSchema } from '@/core/plan/step';
 import { bad, good } from '@/core/shell/result';
 import { operations, runs } from '@/store/schema';
-import { orderCombOf } from '../comb/order-comb';
+import { combWhatIsWritten } from '../comb/comb-what-is-written';
 import { takeOutOfPlan } from '../decide/plan';
 import { rulesFrom, writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
@@ -89,7 +89,7 @@ export const carryOutJob = defineJob({
     tx.update(operations).set({ state: 'done', tries: 1, at: now }).where(eq(operations.runId, runId)).run();
     takeOutOfPlan(tx, shellId, planRows);
     // Proof follows at once: the result is combed again.
-    orderCombOf(desk, shellId, afterVersion, state.stateBlob, rules);
+    combWhatIsWritten(desk, shellId, afterVersion, state.stateBlob, rules);
     return { runId };
   },
   abandon: ({ runId }, tx, trouble) => {

@@ -5,7 +5,7 @@ import type { ActionName } from '@/core/plan/actions/registry';
 import { actionNames } from '@/core/plan/actions/registry';
 import { operations, runNotes, runs } from '@/store/schema';
 import type { LedgerEntry } from '@/formats/report/ledger-files';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { linesOfRow, type LedgerLine } from './ledger';
 import { runNumbers } from './run-numbers';

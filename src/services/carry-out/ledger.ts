@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { operations } from '@/store/schema';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 
 export interface LedgerLine {
   readonly sequence: number;

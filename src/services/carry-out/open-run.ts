@@ -1,11 +1,11 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { bad } from '@/core/shell/result';
 import { runs } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { RunRow } from '../shells/current-shell';
 
 /** The run of a shell on its host that is not at its end: waiting, under way, or paused. Nothing else may change the shell meanwhile. */
-export const openRunOf = ({ db }: Context, shellId: string): RunRow | null =>
+export const openRunOf = ({ db }: OpenFolder, shellId: string): RunRow | null =>
   db
     .select()
     .from(runs)
@@ -19,7 +19,7 @@ export const openRunOf = ({ db }: Context, shellId: string): RunRow | null =>
     .get() ?? null;
 
 /** The trouble that nothing else may change the shell now; null where it may. */
-export const whyNotNow = (context: Context, shellId: string): ReturnType<typeof bad> | null =>
+export const whyNotNow = (context: OpenFolder, shellId: string): ReturnType<typeof bad> | null =>
   openRunOf(context, shellId)
     ? bad('run-open', 'A run on the host is not at its end yet; let it go on or stop it first.')
     : null;

@@ -1,10 +1,10 @@
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { operations, runs } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** Why the newest run was not even begun, in a sentence; null where it was, or the shell is another since. */
-export function refusalOf({ db }: Context, { row, version }: CurrentShell): string | null {
+export function refusalOf({ db }: OpenFolder, { row, version }: CurrentShell): string | null {
   const newest = db
     .select()
     .from(runs)

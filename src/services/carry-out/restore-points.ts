@@ -2,7 +2,8 @@ import { and, desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { runs, versions } from '@/store/schema';
-import type { Context, OpenFolder } from '../context';
+import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { inventoryOf, type CurrentShell } from '../shells/current-shell';
 import { runNumbers } from './run-numbers';
 

@@ -1,4 +1,4 @@
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { runsOf } from '../shells/current-shell';
 
 /** The runs of a shell numbered from the first, 1: what people call them by. */

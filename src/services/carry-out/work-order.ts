@@ -4,7 +4,7 @@ import { stepSchema, type Step } from '@/core/plan/step';
 import { workOrderOf, type WorkOrderLine, type WorkOrderPlace } from '@/core/plan/work-order';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runs } from '@/store/schema';
-import type { Context, OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { planOf } from '../decide/plan';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
@@ -79,7 +79,7 @@ export const tickSchema = z.strictObject({
 
 /** Ticks what was done by hand, or takes the tick away; the ledger says when. */
 export function tick(
-  context: Context,
+  context: OpenFolder,
   shellId: string,
   { runId, sequence, ticked }: z.output<typeof tickSchema>,
 ): Result<{ ticked: boolean }> {

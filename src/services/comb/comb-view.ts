@@ -7,7 +7,7 @@ import type { ListedFinding } from '@/core/checks/finding';
 import type { Smoothness } from '@/core/checks/smoothness';
 import { countThings } from '@/core/shell/inventory';
 import type { Sketch } from '@/core/shell/sketch';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { leftBeReasons, staleLeaveBes, waitingFindings } from '../decide/decisions';
 import { plannedActions } from '../decide/plan';
 import { rulesFor } from '../house-rules/house-rules';

@@ -5,7 +5,7 @@ import { plural } from '@/core/text/plural';
 import { addDays, dateOf, isoWeekday, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
 import { mondayOf } from '@/core/time/term';
 import { listedFindings } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { runRules } from '../house-rules/run-rules';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';

@@ -1,6 +1,6 @@
 import type { Sketch } from '@/core/shell/sketch';
 import { combView, type CombView } from '../comb/comb-view';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the workbench shows: the findings without what proves them, which comes when one is looked at. */

@@ -3,7 +3,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import type { Transaction } from '@/store/database';
 import { audits, leaveBes, planSteps, shells } from '@/store/schema';
 import { findingById, tallyAgain } from '../comb/kept-findings';
-import type { Context, OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { undecidedOf } from '../shells/frame-view';
@@ -31,7 +31,7 @@ interface DecidedRow {
   readonly hasStep: number;
 }
 
-export function decide(context: Context, shell: CurrentShell, decision: Decision): Result<DecisionPatch> {
+export function decide(context: OpenFolder, shell: CurrentShell, decision: Decision): Result<DecisionPatch> {
   const { audit } = shell;
   const rows = audit ? decidedRows(context, audit.id, decision.findings) : [];
   if (!audit || rows.length !== new Set(decision.findings).size)
@@ -60,7 +60,7 @@ export function decide(context: Context, shell: CurrentShell, decision: Decision
 
 const asList = (ids: readonly string[]) => sql`(SELECT value FROM json_each(${JSON.stringify(ids)}))`;
 
-const decidedRows = ({ db }: Context, auditId: string, ids: readonly string[]): DecidedRow[] =>
+const decidedRows = ({ db }: OpenFolder, auditId: string, ids: readonly string[]): DecidedRow[] =>
   db.all<DecidedRow>(
     sql`SELECT id, "check", substance, step IS NOT NULL AS hasStep FROM findings
         WHERE audit_id = ${auditId} AND id IN ${asList(ids)}`,
@@ -68,7 +68,7 @@ const decidedRows = ({ db }: Context, auditId: string, ids: readonly string[]): 
 
 /** Why the remedies of these findings can’t be accepted; null where they can. */
 function withoutRemedy(
-  { db }: Context,
+  { db }: OpenFolder,
   auditId: string,
   rows: readonly DecidedRow[],
 ): ReturnType<typeof bad> | null {
@@ -173,7 +173,7 @@ const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>>
   later: 'later',
 };
 
-function patchOf(context: Context, shellId: string, { decision, findings }: Decision): DecisionPatch {
+function patchOf(context: OpenFolder, shellId: string, { decision, findings }: Decision): DecisionPatch {
   const now = findShell(context, shellId);
   const planned = new Set(stateAfter[decision] === 'planned' ? findings : []);
   const actions = plannedActions(context.db, shellId).filter(({ finding }) => planned.has(finding));
@@ -190,7 +190,7 @@ function patchOf(context: Context, shellId: string, { decision, findings }: Deci
 }
 
 /** Empties the plan; what was left be stays so. */
-export function clearPlan(context: Context, shellId: string): void {
+export function clearPlan(context: OpenFolder, shellId: string): void {
   context.db.transaction((tx) => {
     tx.delete(planSteps).where(eq(planSteps.shellId, shellId)).run();
     countPlan(tx, shellId);

@@ -1,4 +1,4 @@
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { draftRedating } from '../redate/draft-redating';
 import { draftReset } from '../reset/draft-reset';
 import type { Result } from '@/core/shell/result';

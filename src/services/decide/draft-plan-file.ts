@@ -1,7 +1,7 @@
 import { stepsForShell } from '@/core/plan/plan-names';
 import { planSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { DraftPlan, type Drafted } from './draft-plan';
 

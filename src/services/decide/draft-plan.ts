@@ -3,7 +3,7 @@ import { partOfStep, type Step } from '@/core/plan/step';
 import { makeStep, type WrittenStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';
 import { good, type Result } from '@/core/shell/result';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { rulesFor } from '../house-rules/house-rules';
 import { rulesFrom } from '../house-rules/written-rules';
 import type { CurrentShell } from '../shells/current-shell';

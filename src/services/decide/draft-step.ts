@@ -1,6 +1,6 @@
 import { makeStep, type WrittenStep } from '@/core/plan/written-step';
 import { good, type Result } from '@/core/shell/result';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { DraftPlan, type Drafted } from './draft-plan';

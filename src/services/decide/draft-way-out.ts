@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { writtenStepSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
 import { DraftPlan, type Drafted } from './draft-plan';

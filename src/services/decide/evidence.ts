@@ -3,7 +3,7 @@ import type { Evidence } from '@/core/checks/finding';
 import { passageLabels } from '@/core/checks/passages';
 import { differencesFrom, type Compared, type Differences } from '@/core/compare/differences';
 import { findingById, findingRows, type KeptChain } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { thingDetails, type ThingDetail } from '../shells/thing-detail';
 import { weekOfEvents, type EventWeek } from './week-of-event';

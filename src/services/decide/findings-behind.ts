@@ -1,6 +1,6 @@
 import type { ListedFinding } from '@/core/checks/finding';
 import { findingRows } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import type { PlanRow } from './plan';
 

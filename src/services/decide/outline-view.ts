@@ -4,7 +4,7 @@ import { blankItem } from '@/core/shell/blank-item';
 import type { Item } from '@/core/shell/model';
 import type { LocalDate } from '@/core/time/local-date';
 import { listedFindings } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { runRules } from '../house-rules/run-rules';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';

@@ -7,7 +7,7 @@ import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { plural } from '@/core/text/plural';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { runRules } from '../house-rules/run-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';

@@ -1,6 +1,6 @@
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { actionOf, type AnyTarget } from '@/core/plan/step';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
 import { findingsBehind } from './findings-behind';

@@ -2,7 +2,7 @@ import { runPlan, type RunRules } from '@/core/plan/run-plan';
 import { actionOf, type Step } from '@/core/plan/step';
 import { phases } from '@/core/plan/actions/action';
 import type { Shell } from '@/core/shell/model';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
 import { planOf } from './plan';

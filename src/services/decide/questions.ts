@@ -8,7 +8,7 @@ import { bad, good, type Result } from '@/core/shell/result';
 import { readAnswers } from '@/formats/question-sheet/read-answers';
 import { ownerAnswers } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context, OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { spellTerm } from '../shells/frame-view';
@@ -16,7 +16,7 @@ import type { Decision } from './decision';
 import { decide, waitingFindings } from './decisions';
 
 /** The questions that wait for the owner of a shell. */
-export function questionSheet(context: Context, shell: CurrentShell, today: string): QuestionSheet {
+export function questionSheet(context: OpenFolder, shell: CurrentShell, today: string): QuestionSheet {
   const asked = new Set(
     waitingFindings(context, shell)
       .filter(({ kind }) => kind === 'ask')
@@ -61,7 +61,7 @@ export interface AnswersRead {
 
 /** Reads the owner’s answers; takes them as decisions where that is asked for. */
 export function readBackAnswers(
-  context: Context,
+  context: OpenFolder,
   shell: CurrentShell,
   { text, take }: z.output<typeof answersSchema>,
 ): Result<AnswersRead> {
@@ -102,7 +102,7 @@ export function readBackAnswers(
 }
 
 /** Keeps what was answered, for the sign-off. */
-function rememberAnswers({ db }: Context, { row }: CurrentShell, lines: readonly AnswerLine[]): void {
+function rememberAnswers({ db }: OpenFolder, { row }: CurrentShell, lines: readonly AnswerLine[]): void {
   const takenAt = new Date().toISOString();
   const rows = lines
     .filter(({ findings }) => findings > 0)
@@ -132,7 +132,7 @@ function becomesOf(answer: Answer, hasRemedy: boolean): AnswerLine['becomes'] {
 
 /** An answer as decisions: what has no remedy to accept is put off for a person to do by hand. */
 function decideAs(
-  context: Context,
+  context: OpenFolder,
   shell: CurrentShell,
   answer: Answer,
   here: readonly { readonly id: string; readonly remedy: unknown }[],
@@ -162,7 +162,7 @@ export interface QuestionsView {
   readonly id: string;
   readonly questions: readonly Question[];
 }
-export const questionsView = (context: Context, shell: CurrentShell): QuestionsView => ({
+export const questionsView = (context: OpenFolder, shell: CurrentShell): QuestionsView => ({
   id: shell.row.id,
   questions: questionSheet(context, shell, '').questions,
 });

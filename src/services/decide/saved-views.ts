@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { savedViews } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 
 /** A view of the workbench under a name; its query is what the page’s address says behind the question mark. */
 export const savedViewSchema = z.strictObject({
@@ -11,7 +11,7 @@ export const savedViewSchema = z.strictObject({
 export type SavedView = z.output<typeof savedViewSchema>;
 
 /** The saved views by name. */
-export const listSavedViews = ({ db }: Context): SavedView[] =>
+export const listSavedViews = ({ db }: OpenFolder): SavedView[] =>
   db
     .select({ name: savedViews.name, query: savedViews.query })
     .from(savedViews)
@@ -19,7 +19,7 @@ export const listSavedViews = ({ db }: Context): SavedView[] =>
     .all();
 
 /** Keeps a view; one of the same name is replaced. */
-export function saveView(context: Context, { name, query }: SavedView): SavedView[] {
+export function saveView(context: OpenFolder, { name, query }: SavedView): SavedView[] {
   const savedAt = new Date().toISOString();
   context.db
     .insert(savedViews)
@@ -29,7 +29,7 @@ export function saveView(context: Context, { name, query }: SavedView): SavedVie
   return listSavedViews(context);
 }
 
-export function dropView(context: Context, name: string): SavedView[] {
+export function dropView(context: OpenFolder, name: string): SavedView[] {
   context.db.delete(savedViews).where(eq(savedViews.name, name)).run();
   return listSavedViews(context);
 }

@@ -1,7 +1,7 @@
 import type { CategoryName } from '@/core/values/read-value';
 import type { ValueRow } from '@/core/values/value-row';
 import { valuesOfShell } from '@/core/values/values-of-shell';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { runRules } from '../house-rules/run-rules';
 import type { CurrentShell } from '../shells/current-shell';
 import { plannedShell } from './planned-shell';

@@ -1,14 +1,14 @@
 import { eq } from 'drizzle-orm';
 import { bad, good, type Result } from '@/core/shell/result';
 import { hosts, shells } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { findHost } from './host-records';
 
 /**
  * Forgets a host and the secret that goes with it: nothing of it is left in the data folder. Refused while a shell
  * stands on it, which could be neither read again nor changed any more.
  */
-export function forgetHost({ db }: Context, hostId: string): Result<{ forgotten: string }> {
+export function forgetHost({ db }: OpenFolder, hostId: string): Result<{ forgotten: string }> {
   const host = findHost(db, hostId);
   if (!host) return bad('no-host', 'This host is forgotten already.');
   const standing = db.select({ code: shells.code }).from(shells).where(eq(shells.hostId, hostId)).all();

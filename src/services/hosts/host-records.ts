@@ -6,7 +6,7 @@ import { shellPageSchema, type ShellCard } from '@/connectors/campus/wire';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Db, Transaction } from '@/store/database';
 import { hosts, shells } from '@/store/schema';
-import type { Context, OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 export type HostRow = typeof hosts.$inferSelect;
@@ -37,7 +37,7 @@ export type SignIn = z.output<typeof signInForm>;
 const impatient = { tries: 5, firstWait: 60, longestWait: 600, timeout: 8_000, patience: 3_000 };
 
 /** Signs in to a host, and remembers it and who this is there. Nothing is kept where the host says no. */
-export async function signInToHost(context: Context, access: SignIn): Promise<Result<HostView>> {
+export async function signInToHost(context: OpenFolder, access: SignIn): Promise<Result<HostView>> {
   const account = await new HostClient(access, () => {}, impatient).signIn();
   if (!account.ok) return account;
   const { address, name, secret } = access;
@@ -58,7 +58,7 @@ export async function signInToHost(context: Context, access: SignIn): Promise<Re
   return good(viewOf(row));
 }
 
-export const hostsOf = ({ db }: Context): HostView[] =>
+export const hostsOf = ({ db }: OpenFolder): HostView[] =>
   db.select().from(hosts).orderBy(hosts.createdAt).all().map(viewOf);
 
 export const findHost = (db: Db | Transaction, id: string): HostRow | null =>
@@ -71,7 +71,7 @@ export interface OfferedShell extends ShellCard {
   readonly here: string | null;
 }
 
-export async function shellsAtHost(context: Context, hostId: string): Promise<Result<OfferedShell[]>> {
+export async function shellsAtHost(context: OpenFolder, hostId: string): Promise<Result<OfferedShell[]>> {
   const host = findHost(context.db, hostId);
   if (!host) return bad('no-host', 'This host is not known any more; sign in again.');
   const client = new HostClient(accessOf(host), () => {}, impatient);
@@ -85,7 +85,7 @@ export async function shellsAtHost(context: Context, hostId: string): Promise<Re
   return good(offered);
 }
 
-const hereOf = ({ db }: Context, hostId: string, hostShell: string): string | null =>
+const hereOf = ({ db }: OpenFolder, hostId: string, hostShell: string): string | null =>
   db
     .select({ id: shells.id })
     .from(shells)

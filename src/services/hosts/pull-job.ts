@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { good } from '@/core/shell/result';
 import { shells } from '@/store/schema';
-import { orderCombOf } from '../comb/order-comb';
+import { combWhatIsWritten } from '../comb/comb-what-is-written';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob } from '../jobs/job-record';
 import { keepVersion, turnTo } from '../shells/keep-version';
@@ -49,7 +49,7 @@ export const pullJob = defineJob({
     turnTo(tx, shellId, here?.versionId ?? '', versionId);
     showFacts(tx, shellId, state);
     tx.update(shells).set({ asOf: state.asOf }).where(eq(shells.id, shellId)).run();
-    if (combBy) orderCombOf(desk, shellId, versionId, state.stateBlob, combBy);
+    if (combBy) combWhatIsWritten(desk, shellId, versionId, state.stateBlob, combBy);
     return { shellId };
   },
 });

@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm';
 import { good, type Result } from '@/core/shell/result';
 import type { HouseTerm } from '@/core/time/house-terms';
 import { houseRules } from '@/store/schema';
-import type { Context, OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { parseKept } from '../shells/parse-kept';
 import { rulesFrom, rulesKey, type WrittenRules } from './written-rules';
 
@@ -29,14 +29,14 @@ export const rulesFor = (folder: OpenFolder, { rulesId }: { readonly rulesId: st
   keptRules(folder, rulesId ?? houseSet);
 
 /** The terms of the kept rules, in the order of the year. */
-export function houseTerms(context: Context): readonly HouseTerm[] {
+export function houseTerms(context: OpenFolder): readonly HouseTerm[] {
   const read = rulesFrom(keptRules(context).written);
   return read.ok ? [...read.value.terms].sort((a, b) => (a.start < b.start ? -1 : 1)) : [];
 }
 
 /** Keeps the rules of a set in place of the ones before; the trouble is one sentence that names the setting. */
 export function keepRules(
-  context: Context,
+  context: OpenFolder,
   written: WrittenRules,
   set: string = houseSet,
 ): Result<KeptRules> {

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { inList } from '@/store/in-list';
 import { houseRules, shells } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { shellIdsSchema } from '../many-shells/chosen-shells';
 import { houseSet, keptRules } from './house-rules';
 
@@ -19,7 +19,7 @@ export interface RuleSet {
 const houseName = 'The whole house';
 
 /** The house’s own set first, then the departments by name. */
-export function listRuleSets({ db }: Context): readonly RuleSet[] {
+export function listRuleSets({ db }: OpenFolder): readonly RuleSet[] {
   const counts = new Map(
     db
       .select({ set: shells.rulesId, shells: count() })
@@ -42,7 +42,7 @@ export const newSetSchema = z.strictObject({ name: z.string().trim().min(1).max(
 
 /** Begins a department’s set as a copy of another. */
 export function beginRuleSet(
-  context: Context,
+  context: OpenFolder,
   { name, like }: z.output<typeof newSetSchema>,
 ): Result<{ readonly id: string }> {
   const isTaken = listRuleSets(context).some((set) => set.name.toLowerCase() === name.toLowerCase());
@@ -57,7 +57,7 @@ export const dropSetSchema = z.strictObject({ id: z.string() });
 
 /** Drops a department’s set; its shells go by the rules of the house from now on. */
 export function dropRuleSet(
-  { db }: Context,
+  { db }: OpenFolder,
   { id }: z.output<typeof dropSetSchema>,
 ): Result<{ readonly dropped: true }> {
   if (id === houseSet) return bad('house-set', 'The rules of the whole house stay; change them instead.');
@@ -72,7 +72,7 @@ export const assignSchema = z.strictObject({ shells: shellIdsSchema, set: z.stri
 
 /** Puts shells under the rules of a department; they say that they were combed by others until they are combed again. */
 export function assignRules(
-  context: Context,
+  context: OpenFolder,
   { shells: ids, set }: z.output<typeof assignSchema>,
 ): Result<{ readonly shells: number }> {
   if (!listRuleSets(context).some(({ id }) => id === set))

@@ -2,7 +2,7 @@ import { allChecks } from '@/core/checks/registry';
 import type { CheckRecord } from '@/core/checks/check';
 import type { Urgency } from '@/core/checks/finding';
 import { ruleLists, settingsOf, type Setting } from '@/core/checks/settings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { listShells } from '../shells/shell-list';
 import { houseSet, keptRules } from './house-rules';
 import { listRuleSets, type RuleSet } from './rule-sets';
@@ -43,7 +43,7 @@ const spell = (name: string): string => {
   return words.charAt(0).toUpperCase() + words.slice(1);
 };
 
-export function rulesView(context: Context, asked: string = houseSet): RulesView {
+export function rulesView(context: OpenFolder, asked: string = houseSet): RulesView {
   const sets = listRuleSets(context);
   const set = sets.some(({ id }) => id === asked) ? asked : houseSet;
   return {

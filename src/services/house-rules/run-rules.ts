@@ -1,5 +1,5 @@
 import type { RunRules } from '@/core/plan/run-plan';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { rulesFor } from './house-rules';
 import { rulesFrom } from './written-rules';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 
 /** So many shells are worked on together at most. */
@@ -9,7 +9,7 @@ export const shellIdsSchema = z.array(z.string()).min(1).max(mostTogether);
 export const chosenSchema = z.strictObject({ shells: shellIdsSchema });
 
 /** The shells that somebody chose from the list, each once; refused where one is not there any more. */
-export function chosenShells(context: Context, ids: readonly string[]): Result<readonly CurrentShell[]> {
+export function chosenShells(context: OpenFolder, ids: readonly string[]): Result<readonly CurrentShell[]> {
   const chosen: CurrentShell[] = [];
   for (const id of new Set(ids)) {
     const shell = findShell(context, id);

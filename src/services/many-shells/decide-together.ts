@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { decide } from '../decide/decisions';
 import type { CurrentShell } from '../shells/current-shell';
 import { chosenShells, shellIdsSchema } from './chosen-shells';
@@ -33,7 +33,7 @@ export interface DecidedIn {
  * that one says why. Nothing is carried out: what is accepted stands in the plan of each shell.
  */
 export async function decideTogether(
-  context: Context,
+  context: OpenFolder,
   order: TogetherDecision,
 ): Promise<Result<readonly DecidedIn[]>> {
   const shells = chosenShells(context, order.shells);
@@ -53,7 +53,7 @@ export async function decideTogether(
 }
 
 function decideIn(
-  context: Context,
+  context: OpenFolder,
   shell: CurrentShell,
   { decision, findings, reason }: TogetherDecision,
 ): DecidedIn {

@@ -1,7 +1,7 @@
 import { compareText } from '@/core/compare-text';
 import type { LocalDate } from '@/core/time/local-date';
 import { recallEye } from '../comb/kept-eye';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** One calendar week of all the shells: what is due in each of them. */
@@ -19,7 +19,7 @@ export interface JointLoad {
 }
 
 /** What students who take all these shells together have to hand in, week by week, as students see it. */
-export function jointLoad({ db }: Context, shells: readonly CurrentShell[]): JointLoad {
+export function jointLoad({ db }: OpenFolder, shells: readonly CurrentShell[]): JointLoad {
   const known: { id: string; name: string }[] = [];
   const unknown: { id: string; name: string }[] = [];
   const weeks = new Map<LocalDate, Record<string, number>>();

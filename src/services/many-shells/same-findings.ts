@@ -4,7 +4,7 @@ import { partsOf } from '@/core/checks/parts';
 import { checkById } from '@/core/checks/registry';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { findings, leaveBes, planSteps, waiting } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 
@@ -36,7 +36,7 @@ export interface SameFindings {
 }
 
 /** What is open in several shells, the same finding together: one decision may be taken for all of them. */
-export function sameFindings(context: Context, shells: readonly CurrentShell[]): SameFindings {
+export function sameFindings(context: OpenFolder, shells: readonly CurrentShell[]): SameFindings {
   const groups = new Map<string, SameFinding & { readonly in: FoundIn[] }>();
   for (const shell of shells) {
     for (const { check, substance, listed } of undecidedIn(context, shell)) {
@@ -74,7 +74,7 @@ interface Undecided {
 }
 
 /** The findings of a shell that nothing was decided about, those aside that a larger one explains. */
-function undecidedIn({ db }: Context, { row, audit }: CurrentShell): readonly Undecided[] {
+function undecidedIn({ db }: OpenFolder, { row, audit }: CurrentShell): readonly Undecided[] {
   if (!audit) return [];
   const course = courseOf(row);
   const key = (one: { readonly check: string; readonly substance: string }) =>
@@ -109,7 +109,7 @@ function undecidedIn({ db }: Context, { row, audit }: CurrentShell): readonly Un
 
 /** The ids, in one shell, of findings that are the same as these. */
 export function idsIn(
-  { db }: Context,
+  { db }: OpenFolder,
   { audit }: CurrentShell,
   wanted: readonly { readonly check: string; readonly substance: string }[],
 ): readonly string[] {

@@ -3,7 +3,7 @@ import { partsOf } from '@/core/checks/parts';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { summaryCsv, summaryHtml, type SummaryRow } from '@/formats/report/audit-summary';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 
@@ -12,7 +12,7 @@ export type SummaryForm = (typeof summaryForms)[number];
 
 /** Several shells as one table: size, smoothness and what is open, by urgency. */
 export function writeSummary(
-  context: Context,
+  context: OpenFolder,
   shells: readonly CurrentShell[],
   form: SummaryForm,
 ): { readonly type: string; readonly text: string } {
@@ -30,7 +30,7 @@ export function writeSummary(
   }
 }
 
-function rowOf({ db }: Context, { row, audit }: CurrentShell): SummaryRow {
+function rowOf({ db }: OpenFolder, { row, audit }: CurrentShell): SummaryRow {
   const name = nameOfShell(row);
   if (!audit) return { package: name, trouble: 'it was not combed yet', line: null };
   const open = listedFindings(db, audit.id, courseOf(row), 'open');

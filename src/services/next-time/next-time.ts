@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { keyOf, leaveBehind, type DoneStep, type LeftBehind } from '@/core/next-time/leave-behind';
 import type { Step } from '@/core/plan/step';
 import { nextTimes, operations } from '@/store/schema';
-import type { Context, OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import { runsOf, type CurrentShell } from '../shells/current-shell';
 
@@ -22,7 +22,7 @@ export interface NextTimeView {
   readonly fromBefore: readonly Pick<LeftBehind, 'area' | 'title' | 'did'>[];
 }
 
-export function nextTimeView(context: Context, shell: CurrentShell): NextTimeView {
+export function nextTimeView(context: OpenFolder, shell: CurrentShell): NextTimeView {
   const kept = keptOf(context, shell);
   const keys = new Set(kept.map((row) => keyOf(row)));
   return {
@@ -38,7 +38,7 @@ export function nextTimeView(context: Context, shell: CurrentShell): NextTimeVie
 }
 
 type Kept = Pick<LeftBehind, 'area' | 'title' | 'did'> & { readonly shellId: string };
-const keptOf = ({ db }: Context, { row }: CurrentShell): Kept[] =>
+const keptOf = ({ db }: OpenFolder, { row }: CurrentShell): Kept[] =>
   db
     .select()
     .from(nextTimes)
@@ -54,7 +54,7 @@ export const countFromBefore = ({ db }: OpenFolder, { row }: CurrentShell): numb
     .get(courseOf(row), row.id) ?? 0;
 
 /** Every step that was done in this shell and was not taken back, oldest first. */
-function doneSteps(context: Context, { row }: CurrentShell): DoneStep[] {
+function doneSteps(context: OpenFolder, { row }: CurrentShell): DoneStep[] {
   const runs = runsOf(context, row.id)
     .filter(({ state, kind }) => state === 'done' && kind === 'plan')
     .reverse()
@@ -75,7 +75,7 @@ export const keepNextTimeSchema = z.strictObject({ keys: z.array(z.string()).max
 
 /** Keeps the ticked lines with the course, in the place of what this shell had kept; other shells’ lines stay. */
 export function keepNextTime(
-  context: Context,
+  context: OpenFolder,
   shell: CurrentShell,
   { keys }: z.output<typeof keepNextTimeSchema>,
 ): { readonly kept: number } {
@@ -100,7 +100,7 @@ export function keepNextTime(
 }
 
 /** Lets go of what earlier shells of this course left word of. */
-export function forgetNextTime({ db }: Context, { row }: CurrentShell): void {
+export function forgetNextTime({ db }: OpenFolder, { row }: CurrentShell): void {
   db.delete(nextTimes)
     .where(and(eq(nextTimes.course, courseOf(row)), ne(nextTimes.shellId, row.id)))
     .run();

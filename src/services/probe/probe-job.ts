@@ -9,7 +9,7 @@ import { readWebMap } from '@/connectors/web/web-map';
 import { WebAsker } from '@/connectors/web/web-asker';
 import { shellProbes, shells, versions, webAnswers } from '@/store/schema';
 import type { Transaction } from '@/store/database';
-import { orderCombOf } from '../comb/order-comb';
+import { combWhatIsWritten } from '../comb/comb-what-is-written';
 import { recallReadings } from '../comb/kept-readings';
 import { writtenRules } from '../house-rules/written-rules';
 import { defineJob, type WorkerTools } from '../jobs/job-record';
@@ -82,7 +82,7 @@ export const probeJob = defineJob({
     // It may have been changed while the addresses were asked; what is there now is combed.
     const version = tx.select().from(versions).where(eq(versions.id, shell.versionId)).get();
     const desk = { tx, now, shellId, order };
-    if (version) orderCombOf(desk, shellId, version.id, version.stateBlob, rules);
+    if (version) combWhatIsWritten(desk, shellId, version.id, version.stateBlob, rules);
     return { asked };
   },
 });

@@ -3,7 +3,7 @@ import { partsOf } from '@/core/checks/parts';
 import { webStates, type WebAnswer } from '@/core/probe/web-answer';
 import { shellProbes } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 import { parseKept } from '../shells/parse-kept';
@@ -30,7 +30,7 @@ export interface ProbeView {
   readonly findings: number;
 }
 
-export function probeView({ db }: Context, { row, version, audit }: CurrentShell): ProbeView {
+export function probeView({ db }: OpenFolder, { row, version, audit }: CurrentShell): ProbeView {
   const kept = db.select().from(shellProbes).where(eq(shellProbes.shellId, row.id)).get();
   const open = audit ? listedFindings(db, audit.id, courseOf(row), 'open') : [];
   const parts = partsOf(open);

@@ -3,7 +3,7 @@ import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import { compareAudits } from '@/core/plan/rehearse';
 import type { Sketch } from '@/core/shell/sketch';
 import { allFindings } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import {
   findAudit,
   findVersion,

@@ -1,7 +1,7 @@
 import type { StudentsEye } from '@/core/students-eye/students-eye';
 import type { LocalDate } from '@/core/time/local-date';
 import { recallEye } from '../comb/kept-eye';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** What the student’s eye shows. */

@@ -2,7 +2,7 @@ import { partsOf } from '@/core/checks/parts';
 import { allChecks } from '@/core/checks/registry';
 import { openingDay, type OpeningAnswer } from '@/core/opening-day/opening-day';
 import { listedFindings } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import type { CurrentShell } from '../shells/current-shell';
 

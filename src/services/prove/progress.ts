@@ -1,5 +1,5 @@
 import type { Family } from '@/core/checks/finding';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { runNumbers } from '../carry-out/run-numbers';
 import { findAudit, runsOf, type AuditHead, type CurrentShell } from '../shells/current-shell';
 

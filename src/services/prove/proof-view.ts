@@ -1,4 +1,4 @@
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { inventoryOf, runsOf, type CurrentShell } from '../shells/current-shell';
 import { compareRun, type Comparison } from './comparison';
 import { progressOf, type ProgressPoint } from './progress';

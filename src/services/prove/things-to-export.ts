@@ -2,7 +2,7 @@ import type { IncomingThing } from '@/core/add/incoming';
 import { thingsOf } from '@/core/add/part-of';
 import type { Sha256 } from '@/core/shell/refs';
 import { loadBareShell } from '@/store/state/keep-shell';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** Everything of the shell as it stands now, to choose a part from. */

@@ -3,7 +3,7 @@ import type { CheckRow } from '@/core/checks/run-checks';
 import { openingDay } from '@/core/opening-day/opening-day';
 import type { RecipeFacts } from '@/core/recipes/recipe';
 import { summaryOf } from '../carry-out/run-summary';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import { runsOf, type RunRow } from '../shells/current-shell';
 
@@ -24,7 +24,7 @@ interface CountRow {
 }
 
 /** Out of rows alone, so that a list of shells can ask it of each. */
-export function recipeFacts(context: Context, subject: RecipeSubject): RecipeFacts {
+export function recipeFacts(context: OpenFolder, subject: RecipeSubject): RecipeFacts {
   const { audit, planSize } = subject;
   const rows = audit ? openRows(context, subject, audit.id) : [];
   const undecided = rows.filter(({ isPlanned }) => isPlanned === 0);
@@ -43,7 +43,7 @@ export function recipeFacts(context: Context, subject: RecipeSubject): RecipeFac
 }
 
 /** Open findings, parts of larger ones aside, counted by what a recipe asks. */
-const openRows = ({ db }: Context, subject: RecipeSubject, auditId: string): CountRow[] =>
+const openRows = ({ db }: OpenFolder, subject: RecipeSubject, auditId: string): CountRow[] =>
   db.all<CountRow>(sql`
     SELECT f."check" AS "check", json_extract(f.listed, '$.urgency') AS urgency,
       json_extract(f.listed, '$.remedy.kind') AS kind, p.finding_id IS NOT NULL AS isPlanned, count(*) AS count

@@ -4,7 +4,7 @@ import { recipeState, type Recipe, type RecipeStep } from '@/core/recipes/recipe
 import { recipeById, recipes } from '@/core/recipes/recipes';
 import { bad, good, type Result } from '@/core/shell/result';
 import { shellRecipes } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { parseKept } from '../shells/parse-kept';
 import { recipeFacts, type RecipeSubject } from './recipe-facts';
@@ -42,7 +42,7 @@ export const recipeEditSchema = z.discriminatedUnion('edit', [
 ]);
 type RecipeEdit = z.output<typeof recipeEditSchema>;
 
-export function recipeView(context: Context, shell: CurrentShell): RecipeView {
+export function recipeView(context: OpenFolder, shell: CurrentShell): RecipeView {
   const { row, audit, plan } = shell;
   const subject = { id: row.id, code: row.code, planSize: plan.size, audit };
   return {
@@ -54,7 +54,7 @@ export function recipeView(context: Context, shell: CurrentShell): RecipeView {
 }
 
 /** The recipe that a shell is worked through; null where none was chosen. */
-export function shellRecipe(context: Context, subject: RecipeSubject): ShellRecipe | null {
+export function shellRecipe(context: OpenFolder, subject: RecipeSubject): ShellRecipe | null {
   const row = context.db.select().from(shellRecipes).where(eq(shellRecipes.shellId, subject.id)).get();
   const recipe = row && recipeById(row.recipe);
   return recipe
@@ -73,7 +73,7 @@ export interface RecipeProgress {
   readonly done: number;
   readonly steps: number;
 }
-export function recipeProgress(context: Context, subject: RecipeSubject): RecipeProgress | null {
+export function recipeProgress(context: OpenFolder, subject: RecipeSubject): RecipeProgress | null {
   const recipe = shellRecipe(context, subject);
   return recipe && { title: recipe.title, done: recipe.doneCount, steps: recipe.lines.length };
 }
@@ -81,7 +81,7 @@ export function recipeProgress(context: Context, subject: RecipeSubject): Recipe
 function worked(
   recipe: Recipe,
   ticked: ReadonlySet<string>,
-  context: Context,
+  context: OpenFolder,
   subject: RecipeSubject,
 ): ShellRecipe {
   const { done, next } = recipeState(recipe, recipeFacts(context, subject), ticked);
@@ -99,7 +99,11 @@ function worked(
 }
 
 /** Begins a recipe, ticks a step of it, or lets it go; what was done to the shell stays. */
-export function editRecipe({ db }: Context, { row }: CurrentShell, edit: RecipeEdit): Result<{ kept: true }> {
+export function editRecipe(
+  { db }: OpenFolder,
+  { row }: CurrentShell,
+  edit: RecipeEdit,
+): Result<{ kept: true }> {
   const mine = eq(shellRecipes.shellId, row.id);
   switch (edit.edit) {
     case 'choose': {

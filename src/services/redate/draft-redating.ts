@@ -9,7 +9,7 @@ import { good, type Result } from '@/core/shell/result';
 import { readDayList } from '@/core/time/day-list';
 import type { LocalDate } from '@/core/time/local-date';
 import { redateJson, type RedateJson } from '@/formats/report/redate-report';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { DraftPlan, type Drafted } from '../decide/draft-plan';
 import type { CurrentShell } from '../shells/current-shell';
 import type { RedateWish } from './redate-ask';

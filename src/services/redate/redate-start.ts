@@ -1,6 +1,6 @@
 import { oldTermOf } from '@/core/redate/redate';
 import { spellDayList } from '@/core/time/day-list';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { plannedShell } from '../decide/planned-shell';
 import { rulesFor } from '../house-rules/house-rules';
 import { rulesFrom } from '../house-rules/written-rules';

@@ -4,7 +4,7 @@ import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
 import type { Sketch } from '@/core/shell/sketch';
 import { leaveBes } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import { sketchOfVersion, type CurrentShell } from '../shells/current-shell';
 import { sealedRehearsal } from './order-rehearsal';

@@ -3,12 +3,12 @@ import { comesBack, resetShell, type Reset, type Returns } from '@/core/plan/res
 import { refsOf } from '@/core/plan/refs-of-shell';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { DraftPlan, type Drafted } from '../decide/draft-plan';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
+import { armingCode } from './arming-code';
 import type { ResetWish } from './reset-ask';
-import { codeOf } from './reset-start';
 
 export interface NamedThing {
   readonly ref: string;
@@ -62,10 +62,10 @@ function whyNotArmed(
 ): ReturnType<typeof bad> | null {
   if (step === null)
     return bad('nothing-goes', 'Nothing would go; choose at least one area that holds something.');
-  if (take.code.trim() !== codeOf(current.row))
+  if (take.code.trim() !== armingCode(current.row))
     return bad(
       'reset-not-armed',
-      `Type “${codeOf(current.row)}” to arm the reset; “${take.code}” is another shell.`,
+      `Type “${armingCode(current.row)}” to arm the reset; “${take.code}” is another shell.`,
     );
   if (take.withStudentWork === work.length) return null;
   return bad(

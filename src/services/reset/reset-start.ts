@@ -3,9 +3,10 @@ import { usualAreas } from '@/core/plan/reset/reset-shell';
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
+import { armingCode } from './arming-code';
 import type { NamedThing } from './draft-reset';
 
 /** Something that can be kept. */
@@ -33,7 +34,7 @@ export function resetStart(folder: OpenFolder, current: CurrentShell): ResetStar
   const titles = refsOf(shell);
   return {
     id: current.row.id,
-    code: codeOf(current.row),
+    code: armingCode(current.row),
     isCombed: current.audit !== null,
     planSize: current.plan.size,
     usual: usualAreas,
@@ -44,6 +45,3 @@ export function resetStart(folder: OpenFolder, current: CurrentShell): ResetStar
     }),
   };
 }
-
-/** What is typed to arm a reset. */
-export const codeOf = ({ code, title }: CurrentShell['row']): string => code || title;

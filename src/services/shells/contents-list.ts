@@ -6,7 +6,7 @@ import { unusedItems } from '@/core/shell/unused-items';
 import type { SubjectType } from '@/core/shell/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { parseLocalDate, spellDate } from '@/core/time/local-date';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { planOf } from '../decide/plan';
 import type { CurrentShell } from './current-shell';
 import { sightOf } from './sight';

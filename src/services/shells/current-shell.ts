@@ -7,7 +7,7 @@ import { lost } from '@/core/shell/unreadable-store';
 import type { Sketch } from '@/core/shell/sketch';
 import { audits, runs, shells, versions } from '@/store/schema';
 import { readChecks, type Tally } from '../comb/kept-findings';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { KeptIntake } from './kept-intake';
 import { parseKept } from './parse-kept';
 

@@ -1,4 +1,4 @@
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
 import { and, eq, sql } from 'drizzle-orm';
 import { findings, planSteps } from '@/store/schema';
@@ -29,7 +29,7 @@ const clock = (iso: string, now: Date): string => {
 };
 
 /** What the frame says on every screen of this shell. */
-export function frameView(context: Context, shell: CurrentShell, now: Date) {
+export function frameView(context: OpenFolder, shell: CurrentShell, now: Date) {
   const { row, version, audit, plan, smoothness } = shell;
   const last = runsOf(context, row.id).find((r) => r.state === 'done');
   return {
@@ -52,13 +52,13 @@ export function frameView(context: Context, shell: CurrentShell, now: Date) {
   };
 }
 
-function rehearsedWord(context: Context, shell: CurrentShell): string {
+function rehearsedWord(context: OpenFolder, shell: CurrentShell): string {
   if (shell.plan.size === 0) return '–';
   return isRehearsed(context, shell) ? 'rehearsed' : 'not yet';
 }
 
 /** How many open findings, parts of larger ones aside, nothing was decided about: the plan does something about the others. */
-export function undecidedOf({ db }: Context, { row, audit }: CurrentShell): number {
+export function undecidedOf({ db }: OpenFolder, { row, audit }: CurrentShell): number {
   if (!audit) return 0;
   const known = db
     .select({ id: findings.id })

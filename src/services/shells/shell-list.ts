@@ -6,7 +6,7 @@ import { audits, runs, shellRecipes, shells, versions } from '@/store/schema';
 import type { CheckRow } from '@/core/checks/run-checks';
 import type { Tally } from '../comb/kept-findings';
 import { recipeProgress, type RecipeProgress } from '../recipes/shell-recipe';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { inventoryOf } from './current-shell';
 import { spellTerm } from './frame-view';
 
@@ -37,7 +37,7 @@ export interface ShellLine {
 }
 
 /** Every shell, out of rows alone: no audit and no state of a shell is opened for it. */
-export function listShells(context: Context): ShellLine[] {
+export function listShells(context: OpenFolder): ShellLine[] {
   const { db } = context;
   const rows = db
     .select({ shell: shells, inventory: versions.inventory, versionId: versions.id })
@@ -81,7 +81,7 @@ const isUnreadable = (error: unknown): boolean =>
   error instanceof UnreadableStore || error instanceof SyntaxError || error instanceof TypeError;
 
 /** How far each shell that has a recipe is with it. */
-function recipesOf(context: Context): ReadonlyMap<string, ShellLine['recipe']> {
+function recipesOf(context: OpenFolder): ReadonlyMap<string, ShellLine['recipe']> {
   const rows = context.db
     .select({ shell: shells, auditId: audits.id, checks: audits.checks })
     .from(shellRecipes)

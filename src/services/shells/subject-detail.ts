@@ -6,7 +6,7 @@ import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef, Sha256 } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { loadBareShell, textOf } from '@/store/state/keep-shell';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from './current-shell';
 import { sightOf } from './sight';
 

@@ -4,7 +4,7 @@ import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import type { FilePath } from '@/core/shell/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { textOf } from '@/store/state/keep-shell';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { cleanPage } from './clean-page';
 import type { CurrentShell } from './current-shell';
 import { bareShellOf, pathsOf } from './subject-detail';

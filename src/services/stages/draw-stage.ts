@@ -1,5 +1,5 @@
 import { UnreadableStore } from '@/core/shell/unreadable-store';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { drafts, type DraftKind } from '../decide/draft-kinds';
 import { faultOf } from '../log/fault';
 import { findShell, type CurrentShell } from '../shells/current-shell';

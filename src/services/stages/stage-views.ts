@@ -1,6 +1,6 @@
 import { bringInView } from '../bring-in/bring-in-view';
 import { combView } from '../comb/comb-view';
-import type { OpenFolder } from '../context';
+import type { OpenFolder } from '../open-folder';
 import { calendarView } from '../decide/calendar-view';
 import { decideView } from '../decide/decide-view';
 import { evidenceOf } from '../decide/evidence';

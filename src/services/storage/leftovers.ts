@@ -2,7 +2,7 @@ import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { inArray } from 'drizzle-orm';
 import { jobs } from '@/store/schema';
-import type { Context } from '../context';
+import type { OpenFolder } from '../open-folder';
 
 /** Folders of files that pass through: what somebody sent, and what is about to be fetched. */
 export const passingFolders = ['uploads', 'exports'] as const;
@@ -21,7 +21,7 @@ export function passingFolder(dataDir: string, name: (typeof passingFolders)[num
  * Files that pass through and that no job which is still to be done names, of at least an age in milliseconds: paths.
  */
 export function leftoversOf(
-  { db, dataDir }: Pick<Context, 'db' | 'dataDir'>,
+  { db, dataDir }: Pick<OpenFolder, 'db' | 'dataDir'>,
   now: number,
   leastAge: number,
 ): readonly string[] {
@@ -42,7 +42,7 @@ export function leftoversOf(
 
 /** Clears away what nobody came back for; gives how many files that were. */
 export function clearLeftovers(
-  context: Pick<Context, 'db' | 'dataDir'>,
+  context: Pick<OpenFolder, 'db' | 'dataDir'>,
   now: number,
   leastAge = keptWaiting,
 ): number {

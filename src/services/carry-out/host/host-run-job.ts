@@ -12,7 +12,7 @@ import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runBatches, runNotes, runs } from '@/store/schema';
-import { orderCombOf } from '../../comb/order-comb';
+import { combWhatIsWritten } from '../../comb/comb-what-is-written';
 import { takeOutOfPlan } from '../../decide/plan';
 import { connect } from '../../hosts/connect';
 import { defineJob, type Desk, type WorkerTools } from '../../jobs/job-record';
@@ -244,7 +244,7 @@ function settleOver(run: Extract<HostRun, { is: 'over' }>, runId: string, desk: 
   if (what.is === 'plan' && !isStopped) takeOutOfPlan(tx, shellId, what.planRows);
   if (what.is === 'undo') for (const part of what.parts) markTakenBack(tx, part, runId, now);
   // Proof follows at once: the result is combed.
-  orderCombOf(desk, shellId, afterVersion, run.state.stateBlob, rules);
+  combWhatIsWritten(desk, shellId, afterVersion, run.state.stateBlob, rules);
 }
 
 /** What became of steps of which no change told: not reached, done along with others, or nothing to take back. */

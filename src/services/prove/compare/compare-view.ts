@@ -1,7 +1,7 @@
 import { eq, ne } from 'drizzle-orm';
 import type { ShellComparison } from '@/core/two-shells/compare-shells';
 import { comparisons, shells } from '@/store/schema';
-import type { Context } from '../../context';
+import type { OpenFolder } from '../../open-folder';
 import type { CurrentShell } from '../../shells/current-shell';
 import { parseKept } from '../../shells/parse-kept';
 
@@ -25,7 +25,7 @@ export interface CompareView {
   readonly compared: readonly ComparedShell[];
 }
 
-export function compareView({ db }: Context, { row, version }: CurrentShell): CompareView {
+export function compareView({ db }: OpenFolder, { row, version }: CurrentShell): CompareView {
   const others = db
     .select()
     .from(shells)

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { drawPage } from '@/formats/report/model/draw-page';
 import { drawCsv } from '@/formats/report/model/draw-table';
 import { reportKinds, type Report } from '@/formats/report/model/report';
-import type { OpenFolder } from '../../context';
+import type { OpenFolder } from '../../open-folder';
 import type { CurrentShell } from '../../shells/current-shell';
 import { auditOf, runOf, signOffOf } from './shell-reports';
 

@@ -11,7 +11,7 @@ import { summaryOf } from '../../carry-out/run-summary';
 import { workOrderCounts } from '../../carry-out/work-order';
 import { combView } from '../../comb/comb-view';
 import { wholeFindings } from '../../comb/kept-findings';
-import type { OpenFolder } from '../../context';
+import type { OpenFolder } from '../../open-folder';
 import { leftBeReasons, waitingFindings } from '../../decide/decisions';
 import { answersTaken } from '../../decide/questions';
 import { courseOf } from '../../shells/course';
