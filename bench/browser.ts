@@ -6,7 +6,7 @@ import type { Page } from 'puppeteer-core';
 import { answered, blanksWhileScrolling, keyed } from './answers';
 import { measureOutline } from './outline-answers';
 import { chooseFiles, clickText, setField, startStage, waitForText } from '../e2e/browser';
-import { writeGenerated } from './generated-package';
+import { writeGenerated } from '../e2e/generated-package';
 
 const size = Number(process.argv[2] ?? 10_000);
 const lines: string[] = [];

@@ -8,7 +8,7 @@ import { nearPairs, nearPairsExhaustively } from '@/core/text/near-pairs';
 import type { LocalDate } from '@/core/time/local-date';
 import { readShell } from '@/services/bring-in/read-shell';
 import { dice } from './corpus/prose';
-import { writeGenerated } from './generated-package';
+import { writeGenerated } from '../e2e/generated-package';
 
 const size = Number(process.argv[2] ?? 10_000);
 const lines: string[] = [];

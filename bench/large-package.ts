@@ -7,7 +7,7 @@ import { finished } from 'node:stream/promises';
 import { build } from 'esbuild';
 import yazl from 'yazl';
 import { bundleOptions } from '../scripts/bundle-options.mjs';
-import { seeded } from './generated-package';
+import { seeded } from '../e2e/generated-package';
 import { measure } from './measure';
 
 const files = 20_000;

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import type { JobsProgress } from '@/services/many-shells/jobs-progress';
 import { Server } from '../e2e/server';
-import { writeGenerated, type GeneratedFiles } from './generated-package';
+import { writeGenerated, type GeneratedFiles } from '../e2e/generated-package';
 
 const count = 40;
 /** Sizes around four hundred items, each another, since a size always gives the same package. */

@@ -7,7 +7,7 @@ import Database from 'better-sqlite3';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeSection } from '../e2e/reliability-report';
 import { Server } from '../e2e/server';
-import { writeGenerated } from './generated-package';
+import { writeGenerated } from '../e2e/generated-package';
 
 /** No operation may take more memory than this beyond what the server takes when it has just started, in bytes. */
 const goal = 600 * 1024 ** 2;

@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { exponent, measure } from './measure';
-import { writeGenerated } from './generated-package';
+import { writeGenerated } from '../e2e/generated-package';
 
 const sizes = process.argv
   .slice(2)

@@ -6,7 +6,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { writeSection } from '../e2e/reliability-report';
 import { Server } from '../e2e/server';
-import { writeGenerated } from './generated-package';
+import { writeGenerated } from '../e2e/generated-package';
 
 const size = 10_000;
 /** Nobody shall wait longer than this for an answer, in milliseconds. */

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { writeGenerated } from '../bench/generated-package';
+import { writeGenerated } from './generated-package';
 import { bringIn, demoTerm, waitForText } from './browser';
 import { startWithShell, type ShellStage } from './shell-stage';
 import { seriousProblems } from './watch-page';
