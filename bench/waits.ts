@@ -2,10 +2,10 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { writeSection } from '../e2e/reliability-report';
 import { Server } from '../e2e/server';
+import { SomebodyElse } from '../e2e/somebody-else';
 import { writeGenerated } from '../e2e/generated-package';
 
 const size = 10_000;
@@ -21,36 +21,6 @@ interface Wait {
   readonly others: number;
 }
 const waits: Wait[] = [];
-
-/** Asks for the health of the server again and again, as somebody else would for a page. */
-class SomebodyElse {
-  private longest = 0;
-  private isOver = false;
-  private readonly asking = this.ask();
-
-  private async ask(): Promise<void> {
-    while (!this.isOver) {
-      const begun = performance.now();
-      // Where the bench itself fails the server is gone before the asking ends; its reason is told, not this.
-      await server.page('/health').catch(() => (this.isOver = true));
-      this.longest = Math.max(this.longest, performance.now() - begun);
-      await pause(10);
-    }
-  }
-
-  async during<T>(work: () => Promise<T>): Promise<{ readonly result: T; readonly longest: number }> {
-    this.longest = 0;
-    const result = await work();
-    // Whatever was asked for while the work went on is waited for.
-    await pause(50);
-    return { result, longest: this.longest };
-  }
-
-  async end(): Promise<void> {
-    this.isOver = true;
-    await this.asking;
-  }
-}
 
 async function measure<T>(other: SomebodyElse, doing: string, work: () => Promise<T>): Promise<T> {
   let taken = 0;
@@ -157,7 +127,7 @@ async function measureAll(other: SomebodyElse, items: number): Promise<void> {
 try {
   await server.start();
   await server.page('/');
-  const other = new SomebodyElse();
+  const other = new SomebodyElse(server.address);
   // A page or a route loads its program when it is first asked for: all of them are, before anything counts.
   await measureAll(other, 400);
   waits.length = 0;

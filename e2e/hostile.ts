@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { goodPackage, hostileInputs, type HostileInput } from './hostile-inputs';
 import { writeSection } from './reliability-report';
 import { Server } from './server';
+import { SomebodyElse } from './somebody-else';
 
 /**
  * Every hostile input is brought in, combed and exported by a running server, while somebody else asks it for pages:
@@ -26,25 +27,6 @@ interface Row {
 }
 const rows: Row[] = [];
 const failures: string[] = [];
-
-/** Asks for a small page again and again until told to stop; gives the slowest answer. */
-function somebodyElse(): () => Promise<number> {
-  let isOver = false;
-  let slowest = 0;
-  const asking = (async () => {
-    while (!isOver) {
-      const begun = performance.now();
-      await server.page('/health');
-      slowest = Math.max(slowest, performance.now() - begun);
-      await new Promise((resolve) => setTimeout(resolve, 30));
-    }
-  })();
-  return async () => {
-    isOver = true;
-    await asking;
-    return slowest;
-  };
-}
 
 async function upload(bytes: Buffer | undefined): Promise<{ id: string; name: string } | undefined> {
   if (!bytes) return undefined;
@@ -108,41 +90,47 @@ async function tryInput(input: PackedInput): Promise<string> {
   return 'read';
 }
 
-/** Starts a server and has it draw each page once: the first drawing of a page is slow, whatever it shows. */
-async function startServer(): Promise<void> {
+/**
+ * Starts a server and has it draw each page once: the first drawing of a page is slow, whatever it shows. Gives somebody
+ * who works with it, too.
+ */
+async function startServer(): Promise<SomebodyElse> {
   server = new Server(join(folder, 'data'));
   await server.start();
   await server.page('/');
   begin = server.memory().now;
   const warmed = await tryInput(packInput({ what: 'a good package', reader: 'package' }));
   if (warmed !== 'read') throw new Error(`a good package was not read: ${warmed}`);
+  return new SomebodyElse(server.address);
 }
 
-await startServer();
+let other = await startServer();
 for (const input of hostileInputs) {
   if (only && !input.what.includes(only)) continue;
   process.stdout.write(`\r${rows.length} of ${hostileInputs.length} `);
   const packed = packInput(input);
   writeFileSync(`/proc/${server.pid}/clear_refs`, '5');
-  const stop = somebodyElse();
   const begun = performance.now();
-  const outcome = await tryInput(packed).catch((error: unknown) => `error: ${String(error)}`);
+  const { result: outcome, longest: others } = await other.during(() =>
+    tryInput(packed).catch((error: unknown) => `error: ${String(error)}`),
+  );
   const seconds = (performance.now() - begun) / 1000;
   const megabytes = Math.max(0, server.memory().most - begin) / 1024 ** 2;
-  rows.push({ input, outcome, seconds, megabytes, others: await stop() });
+  rows.push({ input, outcome, seconds, megabytes, others });
   if (/^error|in Currycomb itself|\(status/.test(outcome)) failures.push(`${input.what}: ${outcome}`);
   if (seconds > goals.seconds) failures.push(`${input.what} (${input.reader}): ${seconds.toFixed(1)} s`);
   if (megabytes > goals.megabytes)
     failures.push(`${input.what} (${input.reader}): ${Math.round(megabytes)} MB`);
-  const others = rows.at(-1)?.others ?? 0;
   if (others > goals.others)
     failures.push(`${input.what} (${input.reader}): others waited ${Math.round(others)} ms`);
   // What one input leaves in memory is not counted for the next.
   if (megabytes > 200) {
+    await other.end();
     await server.stop();
-    await startServer();
+    other = await startServer();
   }
 }
+await other.end();
 await server.stop();
 rmSync(folder, { recursive: true, force: true });
 const worst = (measure: (row: Row) => number) =>
