@@ -5,7 +5,7 @@ import { faultOf } from './log/fault';
 import { noteTrouble } from './log/troubles';
 import { FolderTaken, openContext } from './open-context';
 import { appWatcher } from './watched/folder-watcher';
-import { clearLeftovers } from './storage/leftovers';
+import { clearLeftovers, clearReadUploads } from './storage/leftovers';
 import { isStorageFault } from './storage/storage-fault';
 
 /** How often what nobody fetched is cleared away, in milliseconds. */
@@ -18,6 +18,7 @@ const clearedEvery = 10 * 60_000;
 export function openStore(): void {
   provideContext(openOnce());
   try {
+    clearReadUploads(appContext());
     clearLeftovers(appContext(), Date.now());
     void appWatcher(appContext()).begin();
   } catch (error) {

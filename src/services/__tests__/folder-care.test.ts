@@ -1,9 +1,9 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import type { Sha256 } from '@/core/shell/refs';
 import { jobs, shells, versions } from '@/store/schema';
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { loadShell } from '@/store/state/keep-shell';
 import { openContext } from '../open-context';
 import { readBackup } from '../storage/backup/read-backup';
@@ -12,7 +12,7 @@ import { lastLook, orderForFolder } from '../storage/data-folder';
 import type { Diagnosis } from '../storage/doctor/diagnosis';
 import { examine } from '../storage/doctor/examine';
 import { mend } from '../storage/doctor/mend';
-import { clearLeftovers, passingFolder } from '../storage/leftovers';
+import { clearLeftovers, clearReadUploads, passingFolder } from '../storage/leftovers';
 import { StorageFault } from '../storage/storage-fault';
 import { listShells } from '../shells/shell-list';
 import { cluttered } from './cluttered';
@@ -33,6 +33,7 @@ afterAll(() => data.close());
 
 const codes = () => examine(data.dataDir, true).diagnoses.map(({ code }) => code);
 const unusedBlobs: Diagnosis = { code: 'blob-unused', sentence: 'x', mending: 'Throw them away.' };
+const someJob = { kind: 'bring-in', shellId: null, done: 0, total: 1, doing: '', createdAt: '' } as const;
 const pack = () => new Database(join(data.dataDir, 'blobs', 'pack.sqlite'), { timeout: 10_000 });
 const stateOf = (dataDir = data.dataDir): Sha256 => {
   const db = new Database(join(dataDir, 'currycomb.sqlite'), { readonly: true });
@@ -185,6 +186,25 @@ test('files that pass through are gone within the hour, unless a job is still to
   expect(readdirSync(uploads).sort()).toEqual(['needed', 'young']);
   context.db.delete(jobs).where(eq(jobs.id, 'waits')).run();
   rmSync(uploads, { recursive: true });
+});
+
+test('an upload whose job is over is gone at the next start; one that nobody ordered yet is kept', () => {
+  const file = (name: string) => join(passingFolder(data.dataDir, 'uploads'), name);
+  const insert = (id: string, state: 'done' | 'waiting') =>
+    data.context.db
+      .insert(jobs)
+      .values({ ...someJob, id, state, input: JSON.stringify({ dispose: [file(id)] }) })
+      .run();
+  insert('read-already', 'done');
+  insert('still-to-read', 'waiting');
+  for (const name of ['read-already', 'still-to-read', 'not-ordered']) writeFileSync(file(name), 'x');
+  expect(clearReadUploads(data.context)).toBe(1);
+  expect(readdirSync(dirname(file('x'))).sort()).toEqual(['not-ordered', 'still-to-read']);
+  data.context.db
+    .delete(jobs)
+    .where(inArray(jobs.id, ['read-already', 'still-to-read']))
+    .run();
+  for (const name of ['still-to-read', 'not-ordered']) rmSync(file(name));
 });
 
 test('a database that vanished beside its blobs is never taken for an empty installation', () => {

@@ -1,6 +1,6 @@
 import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { join } from 'node:path';
-import { inArray } from 'drizzle-orm';
+import { basename, dirname, join } from 'node:path';
+import { inArray, sql } from 'drizzle-orm';
 import { jobs } from '@/store/schema';
 import type { OpenFolder } from '../open-folder';
 
@@ -50,3 +50,23 @@ export function clearLeftovers(
   for (const file of files) rmSync(file, { force: true, recursive: true });
   return files.length;
 }
+
+/**
+ * Clears away uploads of jobs that are over: the end of the server may have come between the end of a job and that. Gives
+ * how many files that were. What was sent and not yet ordered is left for who sent it.
+ */
+export function clearReadUploads(folder: Pick<OpenFolder, 'db' | 'dataDir'>): number {
+  const read = leftoversOf(folder, Date.now(), 0)
+    .filter((path) => dirname(path) === passingFolder(folder.dataDir, 'uploads'))
+    .filter((path) => isNamedByAJob(folder, basename(path)));
+  for (const path of read) rmSync(path, { force: true });
+  return read.length;
+}
+
+const isNamedByAJob = ({ db }: Pick<OpenFolder, 'db'>, name: string): boolean =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(sql`instr(${jobs.input}, ${name}) > 0`)
+    .limit(1)
+    .get() !== undefined;
