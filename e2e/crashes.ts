@@ -159,7 +159,8 @@ function troubles(): string[] {
     const pack = new Database(join(dataDir, 'blobs', 'pack.sqlite'), { readonly: true, timeout: 10_000 });
     const used = new Set<string>();
     const waiting = all(
-      'SELECT state_blob AS hash FROM versions UNION SELECT state_blob FROM incomings UNION SELECT preview_blob FROM incomings UNION SELECT edits_blob FROM runs WHERE edits_blob IS NOT NULL',
+      'SELECT state_blob AS hash FROM versions UNION SELECT state_blob FROM incomings UNION SELECT preview_blob FROM incomings UNION SELECT edits_blob FROM runs WHERE edits_blob IS NOT NULL ' +
+        'UNION SELECT notes_blob FROM versions WHERE notes_blob IS NOT NULL UNION SELECT notes_blob FROM incomings WHERE notes_blob IS NOT NULL',
     ).map((row) => row['hash'] ?? '');
     const children = pack.prepare('SELECT child FROM holds WHERE parent = ?').pluck();
     for (let hash = waiting.pop(); hash !== undefined; hash = waiting.pop()) {

@@ -4,5 +4,5 @@ import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 
 /** The shell's own time zone: what comes in is read on its clock. */
-export const loadCurrentZone = (context: OpenFolder, shell: CurrentShell): string =>
-  loadBareShell(context.blobs, shell.version.stateBlob as Sha256).timeZone;
+export const loadCurrentZone = (folder: OpenFolder, shell: CurrentShell): string =>
+  loadBareShell(folder.blobs, shell.version.stateBlob as Sha256).timeZone;

@@ -31,10 +31,10 @@ export interface PreviewView {
   readonly modules: readonly { readonly ref: string; readonly title: string }[];
 }
 
-export function previewView(context: OpenFolder, shell: CurrentShell): PreviewView | null {
-  const row = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
+export function previewView(folder: OpenFolder, shell: CurrentShell): PreviewView | null {
+  const row = folder.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!row) return null;
-  const bytes = context.blobs.read(row.previewBlob as Sha256);
+  const bytes = folder.blobs.read(row.previewBlob as Sha256);
   if (!bytes) throw lost('The preview of what would be added');
   return {
     id: row.id,
@@ -49,8 +49,8 @@ export function previewView(context: OpenFolder, shell: CurrentShell): PreviewVi
       term: { title: '', start: null, end: null },
       frame: { ...emptyShell.frame, title: row.title },
     }),
-    earlier: earlierAdding(context, shell, row.packageHash),
-    modules: loadBareShell(context.blobs, shell.version.stateBlob as Sha256)
+    earlier: earlierAdding(folder, shell, row.packageHash),
+    modules: loadBareShell(folder.blobs, shell.version.stateBlob as Sha256)
       .items.filter((i) => i.placed && i.kind === 'module')
       .map(({ ref, title }) => ({ ref, title })),
   };
@@ -58,11 +58,11 @@ export function previewView(context: OpenFolder, shell: CurrentShell): PreviewVi
 
 /** Was this very package, byte for byte, added before and not taken back, or is it what the shell was read from? */
 export function earlierAdding(
-  context: OpenFolder,
+  folder: OpenFolder,
   shell: CurrentShell,
   packageHash: string,
 ): EarlierAdding | null {
-  const run = context.db
+  const run = folder.db
     .select()
     .from(runs)
     .where(and(eq(runs.shellId, shell.row.id), eq(runs.packageHash, packageHash), eq(runs.state, 'done')))

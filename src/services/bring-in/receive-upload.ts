@@ -20,7 +20,7 @@ type Body = AsyncIterable<Uint8Array>;
  * Trouble `upload-too-large`, `upload-empty`, `upload-cut`. Throws a StorageFault where it could not be written.
  */
 export async function receiveUpload(
-  context: Pick<OpenFolder, 'dataDir'>,
+  folder: Pick<OpenFolder, 'dataDir'>,
   body: ReadableStream<Uint8Array> | null,
   announced: number | null,
 ): Promise<Result<ReceivedUpload>> {
@@ -28,7 +28,7 @@ export async function receiveUpload(
   if (announced !== null && announced > packedBytes) return tooLarge;
   if (!body || announced === 0) return emptyUpload;
   const id = randomUUID();
-  const path = join(uploadsDir(context), id);
+  const path = join(uploadsDir(folder), id);
   const received = await writeDown(body, path, packedBytes);
   if (received.type === 'whole' && (announced ?? received.bytes) === received.bytes && received.bytes > 0)
     return good({ id, bytes: received.bytes });
@@ -41,7 +41,7 @@ export async function receiveUpload(
     case 'cut':
       return cutUpload;
     case 'unwritten':
-      throw storageFault(received.error, context.dataDir) ?? received.error;
+      throw storageFault(received.error, folder.dataDir) ?? received.error;
   }
 }
 

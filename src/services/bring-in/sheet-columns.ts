@@ -18,8 +18,8 @@ export const columnMeaningsSchema = z
 const mostRemembered = 1_000;
 
 /** What was said of columns before, with this sheet or another. */
-export function rememberedColumns(context: OpenFolder): ColumnMeanings {
-  const rows = context.db
+export function rememberedColumns(folder: OpenFolder): ColumnMeanings {
+  const rows = folder.db
     .select()
     .from(sheetColumns)
     .orderBy(desc(sql`rowid`))
@@ -28,8 +28,8 @@ export function rememberedColumns(context: OpenFolder): ColumnMeanings {
   return Object.fromEntries(rows.map((r) => [r.name, statusColumns.find((c) => c === r.means) ?? null]));
 }
 
-export function rememberColumns(context: OpenFolder, meanings: ColumnMeanings): void {
-  context.db.transaction((tx) => {
+export function rememberColumns(folder: OpenFolder, meanings: ColumnMeanings): void {
+  folder.db.transaction((tx) => {
     for (const [name, column] of Object.entries(meanings)) {
       const means = column ?? '';
       tx.insert(sheetColumns)

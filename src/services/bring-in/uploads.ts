@@ -13,7 +13,7 @@ export type Upload = z.output<typeof upload>;
 export const uploadsDir = ({ dataDir }: Pick<OpenFolder, 'dataDir'>): string =>
   passingFolder(dataDir, 'uploads');
 
-export const uploadedFile = (context: OpenFolder, { id, name }: Upload): InputFile => ({
-  path: join(uploadsDir(context), id),
+export const uploadedFile = (folder: OpenFolder, { id, name }: Upload): InputFile => ({
+  path: join(uploadsDir(folder), id),
   name,
 });

@@ -19,7 +19,7 @@ export const openRunOf = ({ db }: OpenFolder, shellId: string): RunRow | null =>
     .get() ?? null;
 
 /** The trouble that nothing else may change the shell now; null where it may. */
-export const whyNotNow = (context: OpenFolder, shellId: string): ReturnType<typeof bad> | null =>
-  openRunOf(context, shellId)
+export const whyNotNow = (folder: OpenFolder, shellId: string): ReturnType<typeof bad> | null =>
+  openRunOf(folder, shellId)
     ? bad('run-open', 'A run on the host is not at its end yet; let it go on or stop it first.')
     : null;

@@ -79,17 +79,17 @@ export const tickSchema = z.strictObject({
 
 /** Ticks what was done by hand, or takes the tick away; the ledger says when. */
 export function tick(
-  context: OpenFolder,
+  folder: OpenFolder,
   shellId: string,
   { runId, sequence, ticked }: z.output<typeof tickSchema>,
 ): Result<{ ticked: boolean }> {
-  const run = context.db
+  const run = folder.db
     .select({ id: runs.id })
     .from(runs)
     .where(and(eq(runs.id, runId), eq(runs.shellId, shellId)))
     .get();
   const changed = run
-    ? context.db
+    ? folder.db
         .update(operations)
         .set({ state: ticked ? 'ticked' : 'by-hand', at: new Date().toISOString() })
         .where(

@@ -31,20 +31,20 @@ interface DecidedRow {
   readonly hasStep: number;
 }
 
-export function decide(context: OpenFolder, shell: CurrentShell, decision: Decision): Result<DecisionPatch> {
+export function decide(folder: OpenFolder, shell: CurrentShell, decision: Decision): Result<DecisionPatch> {
   const { audit } = shell;
-  const rows = audit ? decidedRows(context, audit.id, decision.findings) : [];
+  const rows = audit ? decidedRows(folder, audit.id, decision.findings) : [];
   if (!audit || rows.length !== new Set(decision.findings).size)
     return bad(
       'finding-gone',
       'Some of these findings are not there any more, since the shell was combed again; look at the list once more.',
     );
-  const trouble = decision.decision === 'accept' ? withoutRemedy(context, audit.id, rows) : null;
+  const trouble = decision.decision === 'accept' ? withoutRemedy(folder, audit.id, rows) : null;
   if (trouble) return trouble;
-  const others = isOther(decision) ? otherSteps(context.db, audit.id, decision) : good([]);
+  const others = isOther(decision) ? otherSteps(folder.db, audit.id, decision) : good([]);
   if (!others.ok) return others;
   const course = courseOf(shell.row);
-  context.db.transaction((tx) => {
+  folder.db.transaction((tx) => {
     const now = new Date().toISOString();
     const wereLeft = openAgain(tx, shell, rows);
     if (decision.decision === 'leave-be') leave(tx, course, audit.id, rows, { now, reason: decision.reason });
@@ -55,7 +55,7 @@ export function decide(context: OpenFolder, shell: CurrentShell, decision: Decis
     if (wereLeft || decision.decision === 'leave-be') tallyAgain(tx, auditsOfCourse(tx, course), course);
     countPlan(tx, shell.row.id);
   });
-  return good(patchOf(context, shell.row.id, decision));
+  return good(patchOf(folder, shell.row.id, decision));
 }
 
 const asList = (ids: readonly string[]) => sql`(SELECT value FROM json_each(${JSON.stringify(ids)}))`;
@@ -173,10 +173,10 @@ const stateAfter: Readonly<Record<Decision['decision'], DecisionPatch['state']>>
   later: 'later',
 };
 
-function patchOf(context: OpenFolder, shellId: string, { decision, findings }: Decision): DecisionPatch {
-  const now = findShell(context, shellId);
+function patchOf(folder: OpenFolder, shellId: string, { decision, findings }: Decision): DecisionPatch {
+  const now = findShell(folder, shellId);
   const planned = new Set(stateAfter[decision] === 'planned' ? findings : []);
-  const actions = plannedActions(context.db, shellId).filter(({ finding }) => planned.has(finding));
+  const actions = plannedActions(folder.db, shellId).filter(({ finding }) => planned.has(finding));
   return {
     findings,
     state: stateAfter[decision],
@@ -184,14 +184,14 @@ function patchOf(context: OpenFolder, shellId: string, { decision, findings }: D
       actions.map(({ finding, action, how }) => [finding, how === 'remedy' ? 'accepted' : action]),
     ),
     planSize: now?.plan.size ?? 0,
-    undecided: now ? undecidedOf(context, now) : 0,
+    undecided: now ? undecidedOf(folder, now) : 0,
     percent: now?.smoothness?.percent ?? 0,
   };
 }
 
 /** Empties the plan; what was left be stays so. */
-export function clearPlan(context: OpenFolder, shellId: string): void {
-  context.db.transaction((tx) => {
+export function clearPlan(folder: OpenFolder, shellId: string): void {
+  folder.db.transaction((tx) => {
     tx.delete(planSteps).where(eq(planSteps.shellId, shellId)).run();
     countPlan(tx, shellId);
   });

@@ -16,13 +16,13 @@ import type { Decision } from './decision';
 import { decide, waitingFindings } from './decisions';
 
 /** The questions that wait for the owner of a shell. */
-export function questionSheet(context: OpenFolder, shell: CurrentShell, today: string): QuestionSheet {
+export function questionSheet(folder: OpenFolder, shell: CurrentShell, today: string): QuestionSheet {
   const asked = new Set(
-    waitingFindings(context, shell)
+    waitingFindings(folder, shell)
       .filter(({ kind }) => kind === 'ask')
       .map(({ finding }) => finding),
   );
-  const open = shell.audit ? listedFindings(context.db, shell.audit.id, courseOf(shell.row), 'open') : [];
+  const open = shell.audit ? listedFindings(folder.db, shell.audit.id, courseOf(shell.row), 'open') : [];
   const { row } = shell;
   return {
     shell: row.code ? `${row.code} ${row.title}` : row.title,
@@ -61,14 +61,14 @@ export interface AnswersRead {
 
 /** Reads the owner’s answers; takes them as decisions where that is asked for. */
 export function readBackAnswers(
-  context: OpenFolder,
+  folder: OpenFolder,
   shell: CurrentShell,
   { text, take }: z.output<typeof answersSchema>,
 ): Result<AnswersRead> {
   const read = readAnswers(text);
   if (!read.ok) return read;
   const open = new Map(
-    (shell.audit ? listedFindings(context.db, shell.audit.id, courseOf(shell.row), 'open') : []).map(
+    (shell.audit ? listedFindings(folder.db, shell.audit.id, courseOf(shell.row), 'open') : []).map(
       (finding) => [finding.id, finding],
     ),
   );
@@ -94,10 +94,10 @@ export function readBackAnswers(
   }));
   if (!take) return good({ lines, taken: false });
   for (const { answer, here } of known) {
-    const result = decideAs(context, shell, answer.answer, here, answer.note);
+    const result = decideAs(folder, shell, answer.answer, here, answer.note);
     if (!result.ok) return result;
   }
-  rememberAnswers(context, shell, lines);
+  rememberAnswers(folder, shell, lines);
   return good({ lines, taken: true });
 }
 
@@ -132,7 +132,7 @@ function becomesOf(answer: Answer, hasRemedy: boolean): AnswerLine['becomes'] {
 
 /** An answer as decisions: what has no remedy to accept is put off for a person to do by hand. */
 function decideAs(
-  context: OpenFolder,
+  folder: OpenFolder,
   shell: CurrentShell,
   answer: Answer,
   here: readonly { readonly id: string; readonly remedy: unknown }[],
@@ -151,7 +151,7 @@ function decideAs(
   }[answer];
   for (const decision of decisions) {
     if (decision.findings.length === 0) continue;
-    const result = decide(context, findShell(context, shell.row.id) ?? shell, decision);
+    const result = decide(folder, findShell(folder, shell.row.id) ?? shell, decision);
     if (!result.ok) return result;
   }
   return good(null);
@@ -162,7 +162,7 @@ export interface QuestionsView {
   readonly id: string;
   readonly questions: readonly Question[];
 }
-export const questionsView = (context: OpenFolder, shell: CurrentShell): QuestionsView => ({
+export const questionsView = (folder: OpenFolder, shell: CurrentShell): QuestionsView => ({
   id: shell.row.id,
-  questions: questionSheet(context, shell, '').questions,
+  questions: questionSheet(folder, shell, '').questions,
 });

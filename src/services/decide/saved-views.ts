@@ -19,17 +19,17 @@ export const listSavedViews = ({ db }: OpenFolder): SavedView[] =>
     .all();
 
 /** Keeps a view; one of the same name is replaced. */
-export function saveView(context: OpenFolder, { name, query }: SavedView): SavedView[] {
+export function saveView(folder: OpenFolder, { name, query }: SavedView): SavedView[] {
   const savedAt = new Date().toISOString();
-  context.db
+  folder.db
     .insert(savedViews)
     .values({ name, query, savedAt })
     .onConflictDoUpdate({ target: savedViews.name, set: { query, savedAt } })
     .run();
-  return listSavedViews(context);
+  return listSavedViews(folder);
 }
 
-export function dropView(context: OpenFolder, name: string): SavedView[] {
-  context.db.delete(savedViews).where(eq(savedViews.name, name)).run();
-  return listSavedViews(context);
+export function dropView(folder: OpenFolder, name: string): SavedView[] {
+  folder.db.delete(savedViews).where(eq(savedViews.name, name)).run();
+  return listSavedViews(folder);
 }

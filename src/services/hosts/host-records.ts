@@ -37,11 +37,11 @@ export type SignIn = z.output<typeof signInForm>;
 const impatient = { tries: 5, firstWait: 60, longestWait: 600, timeout: 8_000, patience: 3_000 };
 
 /** Signs in to a host, and remembers it and who this is there. Nothing is kept where the host says no. */
-export async function signInToHost(context: OpenFolder, access: SignIn): Promise<Result<HostView>> {
+export async function signInToHost(folder: OpenFolder, access: SignIn): Promise<Result<HostView>> {
   const account = await new HostClient(access, () => {}, impatient).signIn();
   if (!account.ok) return account;
   const { address, name, secret } = access;
-  const known = context.db
+  const known = folder.db
     .select()
     .from(hosts)
     .where(and(eq(hosts.address, address), eq(hosts.name, name)))
@@ -54,7 +54,7 @@ export async function signInToHost(context: OpenFolder, access: SignIn): Promise
     account: account.value.name,
     createdAt: known?.createdAt ?? new Date().toISOString(),
   };
-  context.db.insert(hosts).values(row).onConflictDoUpdate({ target: hosts.id, set: row }).run();
+  folder.db.insert(hosts).values(row).onConflictDoUpdate({ target: hosts.id, set: row }).run();
   return good(viewOf(row));
 }
 
@@ -71,8 +71,8 @@ export interface OfferedShell extends ShellCard {
   readonly here: string | null;
 }
 
-export async function shellsAtHost(context: OpenFolder, hostId: string): Promise<Result<OfferedShell[]>> {
-  const host = findHost(context.db, hostId);
+export async function shellsAtHost(folder: OpenFolder, hostId: string): Promise<Result<OfferedShell[]>> {
+  const host = findHost(folder.db, hostId);
   if (!host) return bad('no-host', 'This host is not known any more; sign in again.');
   const client = new HostClient(accessOf(host), () => {}, impatient);
   const offered: OfferedShell[] = [];
@@ -80,7 +80,7 @@ export async function shellsAtHost(context: OpenFolder, hostId: string): Promise
     const read = await client.get(`/shells?page=${page}`, shellPageSchema);
     if (!read.ok) return read;
     pages = read.value.pages;
-    for (const card of read.value.shells) offered.push({ ...card, here: hereOf(context, hostId, card.id) });
+    for (const card of read.value.shells) offered.push({ ...card, here: hereOf(folder, hostId, card.id) });
   }
   return good(offered);
 }

@@ -29,14 +29,14 @@ export const rulesFor = (folder: OpenFolder, { rulesId }: { readonly rulesId: st
   keptRules(folder, rulesId ?? houseSet);
 
 /** The terms of the kept rules, in the order of the year. */
-export function houseTerms(context: OpenFolder): readonly HouseTerm[] {
-  const read = rulesFrom(keptRules(context).written);
+export function houseTerms(folder: OpenFolder): readonly HouseTerm[] {
+  const read = rulesFrom(keptRules(folder).written);
   return read.ok ? [...read.value.terms].sort((a, b) => (a.start < b.start ? -1 : 1)) : [];
 }
 
 /** Keeps the rules of a set in place of the ones before; the trouble is one sentence that names the setting. */
 export function keepRules(
-  context: OpenFolder,
+  folder: OpenFolder,
   written: WrittenRules,
   set: string = houseSet,
 ): Result<KeptRules> {
@@ -44,7 +44,7 @@ export function keepRules(
   if (!read.ok) return read;
   const rules = JSON.stringify(written);
   const changedAt = new Date().toISOString();
-  context.db
+  folder.db
     .insert(houseRules)
     .values({ id: set, rules, changedAt })
     .onConflictDoUpdate({ target: houseRules.id, set: { rules, changedAt } })

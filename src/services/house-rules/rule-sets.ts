@@ -42,14 +42,14 @@ export const newSetSchema = z.strictObject({ name: z.string().trim().min(1).max(
 
 /** Begins a department’s set as a copy of another. */
 export function beginRuleSet(
-  context: OpenFolder,
+  folder: OpenFolder,
   { name, like }: z.output<typeof newSetSchema>,
 ): Result<{ readonly id: string }> {
-  const isTaken = listRuleSets(context).some((set) => set.name.toLowerCase() === name.toLowerCase());
+  const isTaken = listRuleSets(folder).some((set) => set.name.toLowerCase() === name.toLowerCase());
   if (isTaken) return bad('name-taken', `There are rules called “${name}” already; choose another name.`);
   const id = randomUUID();
-  const rules = JSON.stringify(keptRules(context, like).written);
-  context.db.insert(houseRules).values({ id, name, rules, changedAt: new Date().toISOString() }).run();
+  const rules = JSON.stringify(keptRules(folder, like).written);
+  folder.db.insert(houseRules).values({ id, name, rules, changedAt: new Date().toISOString() }).run();
   return good({ id });
 }
 
@@ -72,12 +72,12 @@ export const assignSchema = z.strictObject({ shells: shellIdsSchema, set: z.stri
 
 /** Puts shells under the rules of a department; they say that they were combed by others until they are combed again. */
 export function assignRules(
-  context: OpenFolder,
+  folder: OpenFolder,
   { shells: ids, set }: z.output<typeof assignSchema>,
 ): Result<{ readonly shells: number }> {
-  if (!listRuleSets(context).some(({ id }) => id === set))
+  if (!listRuleSets(folder).some(({ id }) => id === set))
     return bad('set-gone', 'These house rules are not there any more; choose others.');
   const rulesId = set === houseSet ? null : set;
-  const { changes } = context.db.update(shells).set({ rulesId }).where(inList(shells.id, ids)).run();
+  const { changes } = folder.db.update(shells).set({ rulesId }).where(inList(shells.id, ids)).run();
   return good({ shells: changes });
 }

@@ -43,17 +43,17 @@ const spell = (name: string): string => {
   return words.charAt(0).toUpperCase() + words.slice(1);
 };
 
-export function rulesView(context: OpenFolder, asked: string = houseSet): RulesView {
-  const sets = listRuleSets(context);
+export function rulesView(folder: OpenFolder, asked: string = houseSet): RulesView {
+  const sets = listRuleSets(folder);
   const set = sets.some(({ id }) => id === asked) ? asked : houseSet;
   return {
     set,
     sets,
-    kept: keptRules(context, set).written,
+    kept: keptRules(folder, set).written,
     lists: ruleLists.map((l) => ({ ...l, title: spell(l.name) })),
     checks: allChecks.map(checkFormOf),
     // Shells of the department; those that were combed come first: there the effect is known best.
-    shells: listShells(context)
+    shells: listShells(folder)
       .filter(({ rulesId }) => (rulesId ?? houseSet) === set)
       .sort((a, b) => Number(b.open !== null) - Number(a.open !== null) || b.openTotal - a.openTotal)
       .map(({ id, code, title }) => ({ id, name: [code, title].filter((t) => t !== '').join(' ') })),

@@ -9,10 +9,10 @@ export const shellIdsSchema = z.array(z.string()).min(1).max(mostTogether);
 export const chosenSchema = z.strictObject({ shells: shellIdsSchema });
 
 /** The shells that somebody chose from the list, each once; refused where one is not there any more. */
-export function chosenShells(context: OpenFolder, ids: readonly string[]): Result<readonly CurrentShell[]> {
+export function chosenShells(folder: OpenFolder, ids: readonly string[]): Result<readonly CurrentShell[]> {
   const chosen: CurrentShell[] = [];
   for (const id of new Set(ids)) {
-    const shell = findShell(context, id);
+    const shell = findShell(folder, id);
     if (!shell) return bad('shell-gone', 'One of these shells is not in the list any more; choose again.');
     chosen.push(shell);
   }

@@ -33,14 +33,14 @@ export interface DecidedIn {
  * that one says why. Nothing is carried out: what is accepted stands in the plan of each shell.
  */
 export async function decideTogether(
-  context: OpenFolder,
+  folder: OpenFolder,
   order: TogetherDecision,
 ): Promise<Result<readonly DecidedIn[]>> {
-  const shells = chosenShells(context, order.shells);
+  const shells = chosenShells(folder, order.shells);
   if (!shells.ok) return shells;
   const decided: DecidedIn[] = [];
   for (const shell of shells.value) {
-    decided.push(decideIn(context, shell, order));
+    decided.push(decideIn(folder, shell, order));
     // Others are answered between two shells.
     await new Promise((resolve) => setImmediate(resolve));
   }
@@ -53,15 +53,15 @@ export async function decideTogether(
 }
 
 function decideIn(
-  context: OpenFolder,
+  folder: OpenFolder,
   shell: CurrentShell,
   { decision, findings, reason }: TogetherDecision,
 ): DecidedIn {
   const about = { shell: shell.row.id, name: nameOfShell(shell.row) };
-  const ids = idsIn(context, shell, findings);
+  const ids = idsIn(folder, shell, findings);
   if (!ids.length) return { ...about, findings: 0, trouble: null };
   const said = decision === 'leave-be' ? { decision, reason } : { decision };
-  const result = decide(context, shell, { ...said, findings: [...ids] });
+  const result = decide(folder, shell, { ...said, findings: [...ids] });
   return {
     ...about,
     findings: result.ok ? ids.length : 0,

@@ -36,10 +36,10 @@ export interface SameFindings {
 }
 
 /** What is open in several shells, the same finding together: one decision may be taken for all of them. */
-export function sameFindings(context: OpenFolder, shells: readonly CurrentShell[]): SameFindings {
+export function sameFindings(folder: OpenFolder, shells: readonly CurrentShell[]): SameFindings {
   const groups = new Map<string, SameFinding & { readonly in: FoundIn[] }>();
   for (const shell of shells) {
-    for (const { check, substance, listed } of undecidedIn(context, shell)) {
+    for (const { check, substance, listed } of undecidedIn(folder, shell)) {
       const { id, title, subjects } = listed;
       const found = { shell: shell.row.id, finding: id, title, path: subjects[0]?.path ?? [] };
       const key = `${check} ${substance}`;

@@ -12,11 +12,11 @@ export type SummaryForm = (typeof summaryForms)[number];
 
 /** Several shells as one table: size, smoothness and what is open, by urgency. */
 export function writeSummary(
-  context: OpenFolder,
+  folder: OpenFolder,
   shells: readonly CurrentShell[],
   form: SummaryForm,
 ): { readonly type: string; readonly text: string } {
-  const rows = shells.map((shell) => rowOf(context, shell));
+  const rows = shells.map((shell) => rowOf(folder, shell));
   switch (form) {
     case 'html':
       return { type: 'text/html; charset=utf-8', text: summaryHtml(rows) };

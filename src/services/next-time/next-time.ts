@@ -22,13 +22,13 @@ export interface NextTimeView {
   readonly fromBefore: readonly Pick<LeftBehind, 'area' | 'title' | 'did'>[];
 }
 
-export function nextTimeView(context: OpenFolder, shell: CurrentShell): NextTimeView {
-  const kept = keptOf(context, shell);
+export function nextTimeView(folder: OpenFolder, shell: CurrentShell): NextTimeView {
+  const kept = keptOf(folder, shell);
   const keys = new Set(kept.map((row) => keyOf(row)));
   return {
     id: shell.row.id,
     code: shell.row.code || shell.row.title,
-    lines: leaveBehind(doneSteps(context, shell)).map((line) => {
+    lines: leaveBehind(doneSteps(folder, shell)).map((line) => {
       const key = keyOf(line);
       return { ...line, key, isKept: keys.has(key) };
     }),
@@ -54,12 +54,12 @@ export const countFromBefore = ({ db }: OpenFolder, { row }: CurrentShell): numb
     .get(courseOf(row), row.id) ?? 0;
 
 /** Every step that was done in this shell and was not taken back, oldest first. */
-function doneSteps(context: OpenFolder, { row }: CurrentShell): DoneStep[] {
-  const runs = runsOf(context, row.id)
+function doneSteps(folder: OpenFolder, { row }: CurrentShell): DoneStep[] {
+  const runs = runsOf(folder, row.id)
     .filter(({ state, kind }) => state === 'done' && kind === 'plan')
     .reverse()
     .map(({ id }) => id);
-  const rows = context.db
+  const rows = folder.db
     .select({ runId: operations.runId, step: operations.step, titles: operations.titles })
     .from(operations)
     .where(and(inArray(operations.runId, runs), eq(operations.state, 'done')))
@@ -75,15 +75,15 @@ export const keepNextTimeSchema = z.strictObject({ keys: z.array(z.string()).max
 
 /** Keeps the ticked lines with the course, in the place of what this shell had kept; other shells’ lines stay. */
 export function keepNextTime(
-  context: OpenFolder,
+  folder: OpenFolder,
   shell: CurrentShell,
   { keys }: z.output<typeof keepNextTimeSchema>,
 ): { readonly kept: number } {
   const wanted = new Set(keys);
-  const lines = leaveBehind(doneSteps(context, shell)).filter((line) => wanted.has(keyOf(line)));
+  const lines = leaveBehind(doneSteps(folder, shell)).filter((line) => wanted.has(keyOf(line)));
   const course = courseOf(shell.row);
   const [shellId, keptAt] = [shell.row.id, new Date().toISOString()];
-  context.db.transaction((tx) => {
+  folder.db.transaction((tx) => {
     tx.delete(nextTimes)
       .where(and(eq(nextTimes.course, course), eq(nextTimes.shellId, shellId)))
       .run();

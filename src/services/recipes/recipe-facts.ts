@@ -24,11 +24,11 @@ interface CountRow {
 }
 
 /** Out of rows alone, so that a list of shells can ask it of each. */
-export function recipeFacts(context: OpenFolder, subject: RecipeSubject): RecipeFacts {
+export function recipeFacts(folder: OpenFolder, subject: RecipeSubject): RecipeFacts {
   const { audit, planSize } = subject;
-  const rows = audit ? openRows(context, subject, audit.id) : [];
+  const rows = audit ? openRows(folder, subject, audit.id) : [];
   const undecided = rows.filter(({ isPlanned }) => isPlanned === 0);
-  const runs = runsOf(context, subject.id).filter(({ state, kind }) => state === 'done' && kind !== 'undo');
+  const runs = runsOf(folder, subject.id).filter(({ state, kind }) => state === 'done' && kind !== 'undo');
   const answers = openingDay(audit?.checks ?? [], countBy(rows), (check) => check);
   return {
     isCombed: audit !== null,

@@ -42,26 +42,26 @@ export const recipeEditSchema = z.discriminatedUnion('edit', [
 ]);
 type RecipeEdit = z.output<typeof recipeEditSchema>;
 
-export function recipeView(context: OpenFolder, shell: CurrentShell): RecipeView {
+export function recipeView(folder: OpenFolder, shell: CurrentShell): RecipeView {
   const { row, audit, plan } = shell;
   const subject = { id: row.id, code: row.code, planSize: plan.size, audit };
   return {
     id: row.id,
     code: row.code || row.title,
-    recipe: shellRecipe(context, subject),
+    recipe: shellRecipe(folder, subject),
     choices: recipes.map(({ id, title, when, steps }) => ({ id, title, when, steps: steps.length })),
   };
 }
 
 /** The recipe that a shell is worked through; null where none was chosen. */
-export function shellRecipe(context: OpenFolder, subject: RecipeSubject): ShellRecipe | null {
-  const row = context.db.select().from(shellRecipes).where(eq(shellRecipes.shellId, subject.id)).get();
+export function shellRecipe(folder: OpenFolder, subject: RecipeSubject): ShellRecipe | null {
+  const row = folder.db.select().from(shellRecipes).where(eq(shellRecipes.shellId, subject.id)).get();
   const recipe = row && recipeById(row.recipe);
   return recipe
     ? worked(
         recipe,
         new Set(parseKept<string[]>(row.ticked, 'What was ticked of the recipe')),
-        context,
+        folder,
         subject,
       )
     : null;
@@ -73,18 +73,18 @@ export interface RecipeProgress {
   readonly done: number;
   readonly steps: number;
 }
-export function recipeProgress(context: OpenFolder, subject: RecipeSubject): RecipeProgress | null {
-  const recipe = shellRecipe(context, subject);
+export function recipeProgress(folder: OpenFolder, subject: RecipeSubject): RecipeProgress | null {
+  const recipe = shellRecipe(folder, subject);
   return recipe && { title: recipe.title, done: recipe.doneCount, steps: recipe.lines.length };
 }
 
 function worked(
   recipe: Recipe,
   ticked: ReadonlySet<string>,
-  context: OpenFolder,
+  folder: OpenFolder,
   subject: RecipeSubject,
 ): ShellRecipe {
-  const { done, next } = recipeState(recipe, recipeFacts(context, subject), ticked);
+  const { done, next } = recipeState(recipe, recipeFacts(folder, subject), ticked);
   return {
     id: recipe.id,
     title: recipe.title,

@@ -29,9 +29,9 @@ const clock = (iso: string, now: Date): string => {
 };
 
 /** What the frame says on every screen of this shell. */
-export function frameView(context: OpenFolder, shell: CurrentShell, now: Date) {
+export function frameView(folder: OpenFolder, shell: CurrentShell, now: Date) {
   const { row, version, audit, plan, smoothness } = shell;
-  const last = runsOf(context, row.id).find((r) => r.state === 'done');
+  const last = runsOf(folder, row.id).find((r) => r.state === 'done');
   return {
     id: row.id,
     code: row.code,
@@ -39,22 +39,22 @@ export function frameView(context: OpenFolder, shell: CurrentShell, now: Date) {
     term: spellTerm(row),
     role: row.role,
     planSize: plan.size,
-    recipe: recipeProgress(context, { id: row.id, code: row.code, planSize: plan.size, audit }),
+    recipe: recipeProgress(folder, { id: row.id, code: row.code, planSize: plan.size, audit }),
     states: {
       'bring-in': `${inventoryOf(version).counts.items} items`,
       comb: audit ? clock(audit.combedAt, now) : 'not yet',
       // As the workbench counts: what is in the plan is decided.
-      decide: audit ? `${undecidedOf(context, shell)} open` : '–',
-      rehearse: rehearsedWord(context, shell),
+      decide: audit ? `${undecidedOf(folder, shell)} open` : '–',
+      rehearse: rehearsedWord(folder, shell),
       'carry-out': last?.finishedAt ? clock(last.finishedAt, now) : '–',
       prove: smoothness ? `${smoothness.percent} % smooth` : '–',
     },
   };
 }
 
-function rehearsedWord(context: OpenFolder, shell: CurrentShell): string {
+function rehearsedWord(folder: OpenFolder, shell: CurrentShell): string {
   if (shell.plan.size === 0) return '–';
-  return isRehearsed(context, shell) ? 'rehearsed' : 'not yet';
+  return isRehearsed(folder, shell) ? 'rehearsed' : 'not yet';
 }
 
 /** How many open findings, parts of larger ones aside, nothing was decided about: the plan does something about the others. */

@@ -37,8 +37,8 @@ export interface ShellLine {
 }
 
 /** Every shell, out of rows alone: no audit and no state of a shell is opened for it. */
-export function listShells(context: OpenFolder): ShellLine[] {
-  const { db } = context;
+export function listShells(folder: OpenFolder): ShellLine[] {
+  const { db } = folder;
   const rows = db
     .select({ shell: shells, inventory: versions.inventory, versionId: versions.id })
     .from(shells)
@@ -64,7 +64,7 @@ export function listShells(context: OpenFolder): ShellLine[] {
       .reverse()
       .map((run) => [run.shellId, run.finishedAt]),
   );
-  const recipes = recipesOf(context);
+  const recipes = recipesOf(folder);
   return rows.map(({ shell, inventory, versionId }) => {
     const known = { shell, runAt: lastRuns.get(shell.id) ?? null, recipe: recipes.get(shell.id) ?? null };
     try {
@@ -81,8 +81,8 @@ const isUnreadable = (error: unknown): boolean =>
   error instanceof UnreadableStore || error instanceof SyntaxError || error instanceof TypeError;
 
 /** How far each shell that has a recipe is with it. */
-function recipesOf(context: OpenFolder): ReadonlyMap<string, ShellLine['recipe']> {
-  const rows = context.db
+function recipesOf(folder: OpenFolder): ReadonlyMap<string, ShellLine['recipe']> {
+  const rows = folder.db
     .select({ shell: shells, auditId: audits.id, checks: audits.checks })
     .from(shellRecipes)
     .innerJoin(shells, eq(shells.id, shellRecipes.shellId))
@@ -93,7 +93,7 @@ function recipesOf(context: OpenFolder): ReadonlyMap<string, ShellLine['recipe']
     rows.map(({ shell, auditId, checks }) => {
       const audit =
         auditId === null ? null : { id: auditId, checks: JSON.parse(checks ?? '[]') as CheckRow[] };
-      return [shell.id, recipeProgress(context, { ...shell, audit })];
+      return [shell.id, recipeProgress(folder, { ...shell, audit })];
     }),
   );
 }

@@ -42,11 +42,11 @@ export function leftoversOf(
 
 /** Clears away what nobody came back for; gives how many files that were. */
 export function clearLeftovers(
-  context: Pick<OpenFolder, 'db' | 'dataDir'>,
+  folder: Pick<OpenFolder, 'db' | 'dataDir'>,
   now: number,
   leastAge = keptWaiting,
 ): number {
-  const files = leftoversOf(context, now, leastAge);
+  const files = leftoversOf(folder, now, leastAge);
   for (const file of files) rmSync(file, { force: true, recursive: true });
   return files.length;
 }

@@ -24,7 +24,7 @@ export function TitleLine({ titles, shown, children }: TitleLineProps) {
       ))}{' '}
       {others > 0 && (
         <Button size="small" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          {isOpen ? `Without the last ${others}` : `and ${others} more`}
+          {isOpen ? `Only the first ${shown}` : `and ${others} more`}
         </Button>
       )}
     </>
