@@ -15,7 +15,7 @@ import { orderRun } from '@/services/carry-out/order-run';
 import { changePlan } from '@/services/decide/change-plan';
 import { countPlan } from '@/services/decide/plan';
 import type { Context } from '@/services/context';
-import { signInToHost } from '@/services/hosts/host-records';
+import { signInToHost } from '@/services/hosts/sign-in';
 import { orderPull } from '@/services/hosts/order-pull';
 import { openContext } from '@/services/open-context';
 import { orderRehearsal } from '@/services/rehearse/order-rehearsal';

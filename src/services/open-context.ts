@@ -8,14 +8,14 @@ import { countOldTallies } from './comb/old-tallies';
 import type { Context } from './context';
 import type { OpenFolder } from './open-folder';
 import type { JobQueue } from './jobs/job-queue';
-import { ThreadQueue } from './jobs/thread-queue';
-import { StageThread } from './stages/stage-thread';
+import { ProcessQueue } from './jobs/process-queue';
+import { StageProcesses } from './stages/stage-processes';
 import { StorageFault, storageFault } from './storage/storage-fault';
 
 export interface ContextPaths {
   readonly dataDir: string;
   readonly migrationsDir: string;
-  /** The folder of the bundled worker threads. */
+  /** The folder of the bundled worker processes. */
   readonly workers: string;
 }
 
@@ -46,8 +46,8 @@ function openLocked({ dataDir, migrationsDir, workers }: ContextPaths, lock: Fol
     blobs.clearUnfinished();
     prepareMemo(dataDir);
     const folder = { db, blobs, dataDir };
-    const jobs = new ThreadQueue(db, { workerFile: join(workers, 'job.mjs'), dataDir }, threadsHere());
-    const stages = new StageThread(join(workers, 'stage.mjs'), dataDir);
+    const jobs = new ProcessQueue(db, { workerFile: join(workers, 'job.mjs'), dataDir }, processesHere());
+    const stages = new StageProcesses(join(workers, 'stage.mjs'), dataDir);
     return { ...folder, jobs, stages, close: () => closeAll(folder, [jobs, stages], lock) };
   } catch (error) {
     for (const one of opened) one.close();
@@ -55,17 +55,17 @@ function openLocked({ dataDir, migrationsDir, workers }: ContextPaths, lock: Fol
   }
 }
 
-/** Each thread may take some hundred megabytes, so that there are never more than a few. */
-const mostThreads = 8;
-/** One thread for each core, two at least: a long job must not hold up all the others. */
-const threadsHere = (): number => Math.min(mostThreads, Math.max(2, availableParallelism()));
+/** Each process may take some hundred megabytes, so that there are never more than a few. */
+const mostProcesses = 8;
+/** One process for each core, two at least: a long job must not hold up all the others. */
+const processesHere = (): number => Math.min(mostProcesses, Math.max(2, availableParallelism()));
 
 async function closeAll(
   { db, blobs }: OpenFolder,
-  threads: readonly Pick<JobQueue, 'close'>[],
+  workers: readonly Pick<JobQueue, 'close'>[],
   lock: FolderLock,
 ): Promise<void> {
-  await Promise.all(threads.map((thread) => thread.close()));
+  await Promise.all(workers.map((worker) => worker.close()));
   blobs.close();
   db.$client.close();
   lock.release();

@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { getHeapStatistics } from 'node:v8';
-import { parentPort, workerData } from 'node:worker_threads';
 import { leftBehind, type JobMessage, type JobReport, type NoteAnswer } from '@/services/jobs/job-record';
 import { jobOf } from '@/services/jobs/registry';
 import { digest } from '@/core/shell/digest';
@@ -11,15 +10,17 @@ import { faultOf, type Fault } from '@/services/log/fault';
 import { StorageFault, storageFault } from '@/services/storage/storage-fault';
 import { BlobStore } from '@/store/blobs';
 import { Memo } from '@/store/memo';
+import { startParent } from './parent';
 import { stepBack } from './step-back';
 
-/** A worker thread: takes jobs one after the other and reports. What it kept is on the disk before it says so. */
-const { dataDir } = workerData as { dataDir: string };
+/** A worker process: takes jobs one after the other and reports. What it kept is on the disk before it says so. */
+const parent = startParent<{ dataDir: string }, JobMessage | NoteAnswer, JobReport>();
+const { dataDir } = parent.data;
 stepBack();
 const blobs = new BlobStore(join(dataDir, 'blobs'));
 const engine = digest(readFileSync(fileURLToPath(import.meta.url)));
 const memo = new Memo(dataDir, engine);
-const report = (message: JobReport) => parentPort?.postMessage(message);
+const report = (message: JobReport) => parent.tell(message);
 /** Progress comes at most this often, in milliseconds: each one is written to the job’s row. */
 const progressEvery = 50;
 
@@ -81,7 +82,7 @@ function troubleOf(error: unknown, left: string): { readonly message: string; re
   return { message, fault: faultOf(error) };
 }
 
-parentPort?.on('message', (message: JobMessage | NoteAnswer) => {
+parent.hear((message) => {
   if (message.type === 'note') hearAnswer(message);
   else void run(message).then(report);
 });

@@ -1,29 +1,46 @@
 import { join } from 'node:path';
-import { move, workerData } from 'piscina';
 import type { OpenFolder } from '@/services/open-folder';
-import type { DraftKind } from '@/services/decide/draft-kinds';
+import type { DeskOrder, DeskReport } from '@/services/processes/process-desk';
 import { draftChange, drawStage, type ReadFolder } from '@/services/stages/draw-stage';
-import type { DraftAnswer, StageAnswer } from '@/services/stages/stage-answer';
+import { runErrand, type ErrandOrder } from '@/services/stages/errands';
 import type { DraftOrder, StageOrder } from '@/services/stages/stage-order';
 import { BlobStore } from '@/store/blobs';
 import { readDatabase } from '@/store/database';
+import { startParent } from './parent';
 
-/** A worker thread: works out what stages show, and what changes of plans would come to. It reads alone. */
-const { dataDir } = workerData as { dataDir: string };
+/**
+ * A worker process: works out what stages show, what changes of plans would come to, and what was sent from outside. It
+ * only reads.
+ */
+const parent = startParent<{ dataDir: string }, DeskOrder, DeskReport>();
+const { dataDir } = parent.data;
 let folder: OpenFolder | null = null;
 const open = (): OpenFolder =>
   (folder ??= { db: readDatabase(dataDir), blobs: new BlobStore(join(dataDir, 'blobs')), dataDir });
 const read: ReadFolder = { dataDir, open };
 
-export default function draw(order: StageOrder): StageAnswer {
-  const answer = drawStage(read, order);
-  // The bytes change hands; they are not copied.
-  return answer instanceof Uint8Array ? (move(answer) as StageAnswer) : answer;
+async function answerTo({ name, ask }: DeskOrder): Promise<unknown> {
+  switch (name) {
+    case 'draw':
+      return drawStage(read, ask as StageOrder);
+    case 'draft':
+      return draftChange(read, ask as DraftOrder);
+    case 'errand':
+      return runErrand(ask as ErrandOrder);
+    case 'ready':
+      return null;
+    default:
+      throw new Error(`a stage is not asked to ${name}`);
+  }
 }
 
-/** Is asked for nothing but that the thread is there. */
-export function ready(): void {}
-
-export function draft<Kind extends DraftKind>(order: DraftOrder<Kind>): DraftAnswer<Kind> {
-  return draftChange(read, order);
+async function report(order: DeskOrder): Promise<DeskReport> {
+  const { number } = order;
+  try {
+    return { number, is: 'answer', answer: await answerTo(order) };
+  } catch (error) {
+    return { number, is: 'error', error: error instanceof Error ? error : new Error(String(error)) };
+  }
 }
+
+parent.hear((order) => void report(order).then((done) => parent.tell(done)));

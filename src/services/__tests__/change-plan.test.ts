@@ -111,7 +111,7 @@ test('the steps of a file come one on top of the other, and are written in one g
     base: fingerprint,
     steps: [hide('p1'), hide('p1', 'p2'), { ...hide('p3'), action: 'rename' }, hide('nobody')],
   };
-  const taken = must(await takePlanIn(data.context, data.now(id), file));
+  const taken = must(await takePlanIn(data.context, data.now(id), JSON.stringify(file)));
   expect(taken.added.map(({ done, nothing, planSize }) => [done, nothing, planSize])).toEqual([
     [1, 0, 2],
     [1, 1, 2],

@@ -69,10 +69,10 @@ test('a sheet goes out, comes back answered, is shown, and is taken as decisions
     (_, open: string, close: string) =>
       `${open}${JSON.stringify({ schema: 'currycomb.answers/1', answers })}${close}`,
   );
-  const shown = must(readBackAnswers(data.context, data.now(id), { text, take: false }));
+  const shown = must(await readBackAnswers(data.context, data.now(id), { text, take: false }));
   expect(shown.lines.map((line) => line.becomes).sort()).toEqual(['accepted', 'left be']);
   expect(waitingIn(id)).toHaveLength(modules.length + files.length);
-  must(readBackAnswers(data.context, data.now(id), { text, take: true }));
+  must(await readBackAnswers(data.context, data.now(id), { text, take: true }));
   const table = signOffOf(data.context, data.now(id))?.tables.find(({ id: name }) => name === 'answers');
   expect(table?.rows.length).toBe(shown.lines.filter(({ findings }) => findings > 0).length);
   expect(waitingIn(id)).toEqual([]);
@@ -85,6 +85,6 @@ test('a sheet goes out, comes back answered, is shown, and is taken as decisions
 test('answers about another shell are refused with one sentence', async () => {
   const id = await fresh('WAI 3');
   const text = 'question,answer,findings\nq,yes,0123456789ab\n';
-  const result = readBackAnswers(data.context, data.now(id), { text, take: true });
+  const result = await readBackAnswers(data.context, data.now(id), { text, take: true });
   expect(result.ok ? '' : result.trouble.message).toMatch(/is it the right shell/);
 });

@@ -13,13 +13,25 @@ export interface NotTaken {
   readonly unread: readonly string[];
 }
 
+/** A plan may name each thing of the largest shell; what is longer would keep its screen waiting for minutes. */
+const mostSteps = 20_000;
+const mostTargets = 200_000;
+
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
 /** The steps of a plan file behind the plan so far; things are found by ref, else by title and place. */
 export function draftPlanFile(
   folder: OpenFolder,
   shell: CurrentShell,
-  value: unknown,
+  text: string,
 ): Result<Drafted<NotTaken>> {
-  const parsed = planSchema.safeParse(value);
+  const parsed = planSchema.safeParse(parsedJson(text));
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
     return bad(
@@ -27,6 +39,12 @@ export function draftPlanFile(
       `That is no plan of Currycomb: ${issue?.path.join('.') || 'the file'}: ${issue?.message ?? 'not understood'}.`,
     );
   }
+  const targets = parsed.data.steps.reduce((n, step) => n + step.targets.length, 0);
+  if (parsed.data.steps.length > mostSteps || targets > mostTargets)
+    return bad(
+      'plan-too-large',
+      `This plan has ${parsed.data.steps.length.toLocaleString('en')} steps with ${targets.toLocaleString('en')} targets. Import at most ${mostSteps.toLocaleString('en')} steps and ${mostTargets.toLocaleString('en')} targets at a time.`,
+    );
   const plan = DraftPlan.of(folder, shell);
   if (!plan.ok) return plan;
   const { steps, missing } = stepsForShell(plan.value.shell(), parsed.data.steps, parsed.data.names ?? {});

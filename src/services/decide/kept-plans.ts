@@ -64,7 +64,7 @@ export async function editKeptPlans(
       const row = context.db.select().from(keptPlans).where(eq(keptPlans.name, edit.name)).get();
       if (!row)
         return bad('no-such-plan', `No plan is kept under the name “${edit.name}” any more; choose another.`);
-      const taken = await takePlanIn(context, shell, JSON.parse(row.plan));
+      const taken = await takePlanIn(context, shell, row.plan);
       return taken.ok ? good({ plans: listKeptPlans(context), taken: taken.value }) : taken;
     }
   }

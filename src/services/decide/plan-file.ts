@@ -34,8 +34,8 @@ export interface TakenPlan extends NotTaken {
 export async function takePlanIn(
   context: Context,
   shell: CurrentShell,
-  value: unknown,
+  text: string,
 ): Promise<Result<TakenPlan>> {
-  const changed = await changePlan(context, shell.row.id, 'plan-file', value);
+  const changed = await changePlan(context, shell.row.id, 'plan-file', text);
   return changed.ok ? good({ ...changed.value.told, added: changed.value.added }) : changed;
 }

@@ -5,10 +5,11 @@ import { actionOf } from '@/core/plan/step';
 import type { ActionName } from '@/core/plan/actions/registry';
 import { questionsOf, type Answer, type Question, type QuestionSheet } from '@/core/questions/question';
 import { bad, good, type Result } from '@/core/shell/result';
-import { readAnswers } from '@/formats/question-sheet/read-answers';
 import { ownerAnswers } from '@/store/schema';
 import { listedFindings } from '../comb/kept-findings';
+import type { Context } from '../context';
 import type { OpenFolder } from '../open-folder';
+import { fetchedOf } from '../stages/stage-answer';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { spellTerm } from '../shells/frame-view';
@@ -36,9 +37,12 @@ export function questionSheet(folder: OpenFolder, shell: CurrentShell, today: st
   };
 }
 
+/** A sheet of a thousand questions has half a million characters. */
+const longestSheet = 4_000_000;
+
 export const answersSchema = z.strictObject({
   /** A saved question sheet, or its table. */
-  text: z.string().max(20_000_000),
+  text: z.string().max(longestSheet, 'this file is too long for a question sheet; choose another'),
   /** Only looked at, or taken. */
   take: z.boolean().default(false),
 });
@@ -60,12 +64,12 @@ export interface AnswersRead {
 }
 
 /** Reads the owner’s answers; takes them as decisions where that is asked for. */
-export function readBackAnswers(
-  folder: OpenFolder,
+export async function readBackAnswers(
+  folder: Context,
   shell: CurrentShell,
   { text, take }: z.output<typeof answersSchema>,
-): Result<AnswersRead> {
-  const read = readAnswers(text);
+): Promise<Result<AnswersRead>> {
+  const read = fetchedOf(await folder.stages.errand('question-sheet', text));
   if (!read.ok) return read;
   const open = new Map(
     (shell.audit ? listedFindings(folder.db, shell.audit.id, courseOf(shell.row), 'open') : []).map(

@@ -1,13 +1,11 @@
+import type { WorkerLost } from '../processes/worker-process';
 import { leftBehind } from './job-record';
 import type { JobRow } from './job-rows';
 import { jobOf } from './registry';
 
-const outOfMemory = 'ERR_WORKER_OUT_OF_MEMORY';
-
-/** What is said of a job whose thread ended by itself. */
-export function sayCrash(job: JobRow, error: Error): string {
-  const { code } = error as { code?: unknown };
-  return code === outOfMemory
+/** What is said of a job whose process ended by itself. */
+export function sayLost(job: JobRow, { wasKilled }: WorkerLost): string {
+  return wasKilled
     ? `This takes more memory than Currycomb gives to one job, so it was ended. ${leftOf(job)}`
     : `Something went wrong in Currycomb itself. ${leftOf(job)} What happened stands under “Data folder”.`;
 }

@@ -3,6 +3,7 @@ import type { Result } from '@/core/shell/result';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { faultOf } from '../log/fault';
 import { noteTrouble } from '../log/troubles';
+import { isStoppedStage } from '../stages/stopped-stage';
 import { storageFault } from '../storage/storage-fault';
 import { isOwnHost, isOwnOrigin } from './own-host';
 
@@ -30,6 +31,7 @@ export const answer = <T>(result: Result<T>): Response =>
  */
 export function unexpected(error: unknown, request: Request, dataDir: string): Response {
   if (error instanceof UnreadableStore) return refuse(422, error.message);
+  if (isStoppedStage(error)) return refuse(503, error.message);
   const storage = storageFault(error, dataDir);
   const sentence =
     storage?.message ?? 'Something went wrong in Currycomb itself. Nothing of this request was kept.';
@@ -46,8 +48,8 @@ export function unexpected(error: unknown, request: Request, dataDir: string): R
 export const notFound = (what: string): Response =>
   refuse(404, `This ${what} is not here any more; go back to the list of shells.`);
 
-/** No request of the interface is longer than this many bytes; files go another way. */
-const longestBody = 32 * 1024 ** 2;
+/** No request of the interface is longer than this many bytes, since it is read by the thread that answers everybody. */
+const longestBody = 4 * 1024 ** 2;
 
 export type ReadBody<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly response: Response };
@@ -56,10 +58,11 @@ export type ReadBody<T> =
 export async function readBodyAs<S extends z.ZodType>(
   request: Request,
   schema: S,
+  mostBytes = longestBody,
 ): Promise<ReadBody<z.output<S>>> {
-  const text = await readText(request);
-  if (text === null)
-    return { ok: false, response: refuse(413, 'The request is too long; do it in smaller parts.') };
+  const body = await readBodyText(request, mostBytes);
+  if (!body.ok) return body;
+  const text = body.value;
   const read = parseJson(text);
   if (!read.ok) return { ok: false, response: refuse(400, 'The request is not readable.') };
   const parsed = schema.safeParse(read.value);
@@ -69,17 +72,24 @@ export async function readBodyAs<S extends z.ZodType>(
   return { ok: false, response: refuse(400, `${field}: ${issue?.message ?? 'not understood'}`) };
 }
 
-/** The body as text; null where it is longer than what is read. */
-async function readText({ body }: Request): Promise<string | null> {
+/** Reads a body as text; one that is longer is received to its end, so that the browser reads why it was refused. */
+export async function readBodyText({ body }: Request, mostBytes: number): Promise<ReadBody<string>> {
   const blocks: Uint8Array[] = [];
   let length = 0;
   for await (const block of (body ?? []) as AsyncIterable<Uint8Array>) {
     length += block.length;
-    if (length > longestBody) return null;
-    blocks.push(block);
+    if (length > mostReceived) break;
+    if (length <= mostBytes) blocks.push(block);
+    else blocks.length = 0;
   }
-  return Buffer.concat(blocks).toString('utf8');
+  return length > mostBytes
+    ? { ok: false, response: refuse(413, tooLong) }
+    : { ok: true, value: Buffer.concat(blocks).toString('utf8') };
 }
+
+const tooLong = 'The request is too long. Do it in smaller parts.';
+/** So many bytes of what is refused are received all the same. */
+const mostReceived = 256 * 1024 ** 2;
 
 function parseJson(text: string): { ok: true; value: unknown } | { ok: false } {
   try {

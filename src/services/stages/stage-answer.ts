@@ -4,11 +4,14 @@ import type { DraftKind, DraftTold } from '../decide/draft-kinds';
 import type { Drafted } from '../decide/draft-plan';
 import type { Fault } from '../log/fault';
 import { StorageFault } from '../storage/storage-fault';
+import { StoppedStage } from './stopped-stage';
 
 /** Why there is nothing to show. Errors lose what they are on their way from thread to thread, so they are told apart here. */
 export type StageTrouble =
   | { readonly type: 'gone' }
   | { readonly type: 'unreadable'; readonly sentence: string }
+  /** It took too long or too much memory. */
+  | { readonly type: 'stopped'; readonly sentence: string }
   | { readonly type: 'storage'; readonly sentence: string; readonly fault: Fault };
 
 /** What a stage shows as JSON in UTF-8, or why not. */
@@ -40,12 +43,23 @@ export function draftedOf<Kind extends DraftKind>(answer: DraftAnswer<Kind>): Dr
   return answer.type === 'drafted' ? answer.result : tell(answer);
 }
 
+/** What an errand came to. Throws as `bytesOf` does. */
+export function fetchedOf<Value>(
+  answer: { readonly type: 'fetched'; readonly value: Value } | StageTrouble,
+): Value {
+  if (answer.type === 'fetched') return answer.value;
+  tell(answer);
+  throw new Error('an errand is about no shell that could be gone');
+}
+
 function tell(trouble: StageTrouble): null {
   switch (trouble.type) {
     case 'gone':
       return null;
     case 'unreadable':
       throw new UnreadableStore(trouble.sentence);
+    case 'stopped':
+      throw new StoppedStage(trouble.sentence);
     case 'storage':
       throw new StorageFault(trouble.sentence, { cause: trouble.fault });
   }

@@ -1,4 +1,5 @@
 import type { DraftAsk, DraftKind } from '../decide/draft-kinds';
+import type { ErrandAnswer, ErrandAsk, ErrandKind } from './errands';
 import type { DraftAnswer, StageAnswer } from './stage-answer';
 
 /** The screens, and parts of them, whose view a large shell makes large, or long to work out. */
@@ -30,14 +31,14 @@ export type Stage = (typeof stages)[number];
 
 export const isStage = (name: string): name is Stage => (stages as readonly string[]).includes(name);
 
-/** What a thread is asked to draw: a stage of a shell, with the query of its address. */
+/** What a process is asked to draw: a stage of a shell, with the query of its address. */
 export interface StageOrder {
   readonly shellId: string;
   readonly stage: Stage;
   readonly query: string;
 }
 
-/** What a thread is asked to work out: a change of the plan of a shell. */
+/** What a process is asked to work out: a change of the plan of a shell. */
 export interface DraftOrder<Kind extends DraftKind = DraftKind> {
   readonly shellId: string;
   readonly kind: Kind;
@@ -46,10 +47,19 @@ export interface DraftOrder<Kind extends DraftKind = DraftKind> {
 
 /** Whoever draws stages, and works out what would change a plan. */
 export interface StageDesk {
-  /** What a stage shows, or why not. Throws where nobody could be found who draws it. */
-  draw(order: StageOrder): Promise<StageAnswer>;
+  /**
+   * What a stage shows, or why not. Throws where nobody could be found who draws it. `signal`: whoever asked is gone,
+   * and what is not begun need not be.
+   */
+  draw(order: StageOrder, signal?: AbortSignal | null): Promise<StageAnswer>;
   /** What a change of a plan would come to; nothing is written. Throws as drawing does. */
   draft<Kind extends DraftKind>(order: DraftOrder<Kind>): Promise<DraftAnswer<Kind>>;
+  /** Reads what came from outside; nothing is written. Throws as drawing does. */
+  errand<Kind extends ErrandKind>(
+    kind: Kind,
+    ask: ErrandAsk<Kind>,
+    signal?: AbortSignal | null,
+  ): Promise<ErrandAnswer<Kind>>;
   /** Something is about to be looked at: whoever draws it is made ready, so that it need not wait for that. */
   makeReady(): void;
   close(): Promise<void>;

@@ -2,7 +2,8 @@
 import Alert from '@mui/material/Alert';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { HostView, OfferedShell } from '@/services/hosts/host-records';
+import type { HostView } from '@/services/hosts/host-records';
+import type { OfferedShell } from '@/services/hosts/sign-in';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { useAnswer } from '../jobs/use-answer';

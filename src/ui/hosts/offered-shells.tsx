@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { OfferedShell } from '@/services/hosts/host-records';
+import type { OfferedShell } from '@/services/hosts/sign-in';
 import styles from './hosts.module.css';
 
 interface OfferedShellsProps {

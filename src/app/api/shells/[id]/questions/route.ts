@@ -20,8 +20,11 @@ export const GET = shellRoute((shell, context, request) => {
   });
 });
 
+/** A sheet as JSON: each of its characters may be written as six. */
+const longestSheetBody = 24 * 1024 ** 2;
+
 /** Reads answers back: looked at first, taken with `take`. */
 export const POST = shellRoute(async (shell, context, request) => {
-  const body = await readBodyAs(request, answersSchema);
-  return body.ok ? answer(readBackAnswers(context, shell, body.value)) : body.response;
+  const body = await readBodyAs(request, answersSchema, longestSheetBody);
+  return body.ok ? answer(await readBackAnswers(context, shell, body.value)) : body.response;
 });

@@ -1,6 +1,5 @@
-import { z } from 'zod';
 import { takePlanIn, type PlanFile } from '@/services/decide/plan-file';
-import { answer, notFound, readBodyAs } from '@/services/safety/answer';
+import { answer, notFound, readBodyText } from '@/services/safety/answer';
 import { textOf } from '@/services/stages/stage-answer';
 import { attachment, fileNameOf } from '../../../../attachment';
 import { shellRoute } from '../../../../shell-route';
@@ -18,8 +17,11 @@ export const GET = shellRoute(async ({ row }, context) => {
   });
 });
 
+/** A plan file, in bytes. It is read by the process that tries it. */
+const longestPlan = 32 * 1024 ** 2;
+
 /** Takes a plan file in, behind the plan so far. */
 export const POST = shellRoute(async (shell, context, request) => {
-  const body = await readBodyAs(request, z.unknown());
+  const body = await readBodyText(request, longestPlan);
   return body.ok ? answer(await takePlanIn(context, shell, body.value)) : body.response;
 });

@@ -2,36 +2,36 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { JobReport } from './job-record';
-import { ThreadPool } from './thread-pool';
+import { ProcessPool } from './process-pool';
 
-const folder = mkdtempSync(join(tmpdir(), 'currycomb-threads-'));
+const folder = mkdtempSync(join(tmpdir(), 'currycomb-processes-'));
 const worker = join(folder, 'worker.mjs');
-// Says by which thread a job was done, how many that thread had before, and ends where it is told to.
+// Says by which process a job was done, how many that process had before, and ends where it is told to.
 writeFileSync(
   worker,
-  `import { parentPort, threadId } from 'node:worker_threads';
-   let before = 0;
-   parentPort.on('message', ({ id, input }) => {
+  `let before = 0;
+   process.on('message', ({ id, input }) => {
      if (input === 'crash') process.exit(3);
-     parentPort.postMessage({ id, type: 'done', output: { threadId, before } });
+     if (input === 'grow') { const list = []; for (;;) list.push(list); }
+     process.send({ id, type: 'done', output: { processId: process.pid, before } });
      before += 1;
    });`,
 );
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 interface Done {
-  readonly threadId: number;
+  readonly processId: number;
   readonly before: number;
 }
 
 class Jobs {
   private readonly waiting = new Map<string, (done: Done | Error) => void>();
-  readonly pool: ThreadPool;
+  readonly pool: ProcessPool;
   private count = 0;
 
   constructor(size: number) {
     const end = (id: string, done: Done | Error) => this.waiting.get(id)?.(done);
-    this.pool = new ThreadPool(worker, folder, size, {
+    this.pool = new ProcessPool(worker, folder, size, {
       hear: (report: JobReport) => report.type === 'done' && end(report.id, report.output as Done),
       lost: (id, error) => end(id, error),
     });
@@ -57,25 +57,25 @@ class Jobs {
   }
 }
 
-test('a thread is made ready once, and does the next job', async () => {
+test('a process is made ready once, and does the next job', async () => {
   const jobs = new Jobs(2);
   jobs.pool.makeReady();
   jobs.pool.makeReady();
   const [first, second] = [jobs.begin('a'), jobs.begin('b')];
   const [byFirst, bySecond] = (await Promise.all([first.done, second.done])) as [Done, Done];
-  // Threads are numbered as they are started: none was between these two.
-  expect(bySecond.threadId).toBe(byFirst.threadId + 1);
+  expect(bySecond.processId).not.toBe(byFirst.processId);
+  expect([byFirst.before, bySecond.before]).toEqual([0, 0]);
   await jobs.pool.close();
 });
 
-test('an idle thread is used before another is started, whatever shell it knew', async () => {
+test('an idle process is used before another is started, whatever shell it knew', async () => {
   const jobs = new Jobs(2);
   const first = await jobs.whole(null);
   const second = await jobs.whole('a');
-  expect(second).toEqual({ threadId: first.threadId, before: 1 });
+  expect(second).toEqual({ processId: first.processId, before: 1 });
   const [busy, other] = [jobs.begin('a'), jobs.begin('b')];
   const [byBusy, byOther] = await Promise.all([busy.done, other.done]);
-  expect(byBusy).toMatchObject({ threadId: first.threadId });
+  expect(byBusy).toMatchObject({ processId: first.processId });
   expect(byOther).toMatchObject({ before: 0 });
   jobs.pool.release(busy.id);
   jobs.pool.release(other.id);
@@ -84,39 +84,47 @@ test('an idle thread is used before another is started, whatever shell it knew',
   await jobs.pool.close();
 });
 
-test('a thread that holds much, or is one too many, is ended with its job', async () => {
+test('a process that holds much, or is one too many, is ended with its job', async () => {
   const jobs = new Jobs(1);
   const large = await jobs.whole('a', 500 * 1024 ** 2);
   const next = await jobs.whole('a');
-  expect(next.threadId).not.toBe(large.threadId);
+  expect(next.processId).not.toBe(large.processId);
   const [one, two] = [jobs.begin('a'), jobs.begin('b')];
   const [byOne] = await Promise.all([one.done, two.done]);
   jobs.pool.release(two.id);
   jobs.pool.release(one.id);
-  expect(byOne).toMatchObject({ threadId: next.threadId });
-  expect(await jobs.whole('c')).toMatchObject({ threadId: next.threadId, before: 2 });
+  expect(byOne).toMatchObject({ processId: next.processId });
+  expect(await jobs.whole('c')).toMatchObject({ processId: next.processId, before: 2 });
   await jobs.pool.close();
 });
 
-test('an idle thread is ended after a minute', async () => {
+test('an idle process is ended after a minute', async () => {
   jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
   try {
     const jobs = new Jobs(2);
     const first = await jobs.whole('a');
     jest.advanceTimersByTime(59_000);
-    expect(await jobs.whole('a')).toMatchObject({ threadId: first.threadId });
+    expect(await jobs.whole('a')).toMatchObject({ processId: first.processId });
     jest.advanceTimersByTime(61_000);
-    expect((await jobs.whole('a')).threadId).not.toBe(first.threadId);
+    expect((await jobs.whole('a')).processId).not.toBe(first.processId);
     await jobs.pool.close();
   } finally {
     jest.useRealTimers();
   }
 });
 
-test('a thread that ends by itself says which job is lost, and the next job gets a new one', async () => {
+test('a process that ends by itself says which job is lost, and the next job gets a new one', async () => {
   const jobs = new Jobs(1);
   const { done } = jobs.begin('a', 'crash');
   expect(await done).toMatchObject({ message: expect.stringContaining('code 3') as string });
   expect(await jobs.whole('a')).toMatchObject({ before: 0 });
   await jobs.pool.close();
 });
+
+test('a list that grows until the engine gives up ends its own process and no other', async () => {
+  const jobs = new Jobs(1);
+  const { done } = jobs.begin('a', 'grow');
+  expect(await done).toMatchObject({ name: 'WorkerLost', wasKilled: true });
+  expect(await jobs.whole('a')).toMatchObject({ before: 0 });
+  await jobs.pool.close();
+}, 120_000);

@@ -6,6 +6,7 @@ import { jobs } from '@/store/schema';
 import { faultOf, type Fault } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
+import type { WorkerLost } from '../processes/worker-process';
 import { storageFault } from '../storage/storage-fault';
 import { Refusal, type Desk, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
@@ -13,8 +14,8 @@ import { insertJob, JobRows, type JobRow } from './job-rows';
 import { Lanes } from './lanes';
 import { jobOf, jobRecords, type AnyJob, type JobInput, type JobKind } from './registry';
 import { SilenceWatch } from './silence-watch';
-import { ThreadPool } from './thread-pool';
-import { sayCrash, saySilence } from './unexpected-end';
+import { ProcessPool } from './process-pool';
+import { sayLost, saySilence } from './unexpected-end';
 
 /** So often a job is started that the server’s end cut off; then it is given up. */
 const mostTries = 3;
@@ -22,17 +23,17 @@ const mostTries = 3;
 const storagePause = 2_000;
 
 /**
- * Jobs as rows, done by worker threads. One lane per shell: its jobs run one after another; those of different shells
- * side by side. What a restart cut off starts anew from its row.
+ * Jobs as rows, done by worker processes. One lane per shell: its jobs run one after another; those of different shells
+ * side by side. What a restart cut off starts anew from its row; a job that ended its own process does not.
  */
-export class ThreadQueue implements JobQueue {
-  private readonly pool: ThreadPool;
+export class ProcessQueue implements JobQueue {
+  private readonly pool: ProcessPool;
   private readonly rows: JobRows;
   private readonly dataDir: string;
   private retry: NodeJS.Timeout | null = null;
   private readonly silence = new SilenceWatch((id) => this.endSilent(id));
   private readonly lanes: Lanes;
-  /** Jobs whose threads are being ended: until that is done, and what follows it. */
+  /** Jobs whose processes are being ended: until that is done, and what follows it. */
   private readonly ending = new Map<string, Promise<void>>();
   private readonly events = new EventEmitter();
   private isClosed = false;
@@ -40,13 +41,13 @@ export class ThreadQueue implements JobQueue {
   constructor(
     private readonly db: Db,
     paths: { readonly workerFile: string; readonly dataDir: string },
-    threads = 2,
+    processes = 2,
   ) {
-    this.lanes = new Lanes(threads);
+    this.lanes = new Lanes(processes);
     this.events.setMaxListeners(0);
     this.rows = new JobRows(db);
     this.dataDir = paths.dataDir;
-    this.pool = new ThreadPool(paths.workerFile, paths.dataDir, threads, {
+    this.pool = new ProcessPool(paths.workerFile, paths.dataDir, processes, {
       hear: (report) => this.hear(report),
       lost: (id, error) => this.crash(id, error),
     });
@@ -67,7 +68,7 @@ export class ThreadQueue implements JobQueue {
     write?: (tx: Transaction) => void,
   ): string {
     const record: Pick<AnyJob, 'supersedes'> = jobRecords[kind];
-    // It is held against its schema by the thread that does the job: a plan of thousands of steps would take long here.
+    // It is held against its schema by the process that does the job: a plan of thousands of steps would take long here.
     const text = JSON.stringify(input);
     const [same] = shellId === null ? [] : this.rows.activeOf(shellId, kind, text);
     if (same) return same.id;
@@ -289,19 +290,19 @@ export class ThreadQueue implements JobQueue {
     this.events.emit(id);
   }
 
-  /** The thread of a job ended by itself. */
-  private crash(id: string, error: Error): void {
+  /** The process of a job ended by itself. */
+  private crash(id: string, error: WorkerLost): void {
     const job = this.lanes.find(id);
     if (!job) return;
     const storage = storageFault(error, this.dataDir);
-    this.fail(job, storage?.message ?? sayCrash(job, error), faultOf(error));
+    this.fail(job, storage?.message ?? sayLost(job, error), faultOf(error));
   }
 
   private endSilent(id: string): void {
     const job = this.lanes.find(id);
     if (!job) return this.silence.forget(id);
     const fault = faultOf(new Error('silence'));
-    this.endThread(id, () => this.fail(job, saySilence(job), fault));
+    this.endProcess(id, () => this.fail(job, saySilence(job), fault));
   }
 
   /** Ends a job that did not come to anything. What is not trouble of what it was given is written down. */
@@ -344,12 +345,12 @@ export class ThreadQueue implements JobQueue {
       if (!isPause) this.over(job, record, state);
       return true;
     }
-    // Only when the thread has really ended does it write nothing any more.
-    this.endThread(id, () => (isPause ? this.next() : this.over(job, record, state)));
+    // Only when the process has really ended does it write nothing any more.
+    this.endProcess(id, () => (isPause ? this.next() : this.over(job, record, state)));
     return true;
   }
 
-  private endThread(id: string, goOn: () => void): void {
+  private endProcess(id: string, goOn: () => void): void {
     const ended = this.pool.end(id).then(() => {
       this.ending.delete(id);
       goOn();
