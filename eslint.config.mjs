@@ -1,6 +1,7 @@
 import next from 'eslint-config-next/core-web-vitals';
 import typescript from 'eslint-config-next/typescript';
 import { configs as typed } from 'typescript-eslint';
+import noObjectAsMap from './scripts/lint/no-object-as-map.mjs';
 
 const product = [
   'src/**/*.ts',
@@ -42,6 +43,13 @@ const config = [
       // Everything is as the formatter writes it.
       'no-warning-comments': ['error', { terms: ['prettier-ignore'], location: 'anywhere' }],
     },
+  },
+  {
+    // A ref, a title or an address may be any text, “constructor” too.
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'demo/**/*.ts', 'stand-ins/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/__tests__/**', 'src/core/entries.ts'],
+    plugins: { currycomb: { rules: { 'no-object-as-map': noObjectAsMap } } },
+    rules: { 'currycomb/no-object-as-map': 'error' },
   },
   {
     // What can't be missing is asked for by core/sure, which says so where it is missing all the same.

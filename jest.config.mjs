@@ -3,6 +3,8 @@ process.env.CURRYCOMB_LOG_LEVEL = 'silent';
 /** Unit and service tests; journeys through the interface live in e2e/. */
 const config = {
   testEnvironment: 'node',
+  // A limit ends what hangs; on a busy machine anything may take a minute.
+  testTimeout: 300_000,
   // All cores: by default one is left free, which on two cores means one test file after the other.
   maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/stand-ins'],

@@ -30,7 +30,7 @@ async function offer(files: Readonly<Record<string, string>>): Promise<void> {
   }
 }
 const alert = async () => {
-  await page.waitForSelector('[role=alert]', { timeout: 20_000 });
+  await page.waitForSelector('[role=alert]', { timeout: 120_000 });
   return page.$eval('[role=alert]', (e) => (e as HTMLElement).innerText.trim());
 };
 const good = () => makeZip(join(folder, 'good.imscc'), { 'imsmanifest.xml': manifest(item('a', 'A'), '') });

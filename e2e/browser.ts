@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -96,10 +96,13 @@ function ended(server: ChildProcess): Promise<void> {
   });
 }
 
-/** What Linux says of a process (proc(5), VmRSS). */
+/** What Linux says of a process and of those that work for it (proc(5): VmRSS, and children of its threads). */
 function memoryOf(pid: number): number {
   const kilobytes = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
-  return Number(kilobytes ?? 0) * 1024;
+  const children = readdirSync(`/proc/${pid}/task`)
+    .flatMap((thread) => readFileSync(`/proc/${pid}/task/${thread}/children`, 'utf8').split(' '))
+    .filter((child) => child !== '');
+  return children.reduce((bytes, child) => bytes + memoryOf(Number(child)), Number(kilobytes ?? 0) * 1024);
 }
 
 export function freePort(): Promise<number> {
@@ -146,7 +149,7 @@ export async function bringIn(
   for (const [name, value] of Object.entries(fields)) await setField(page, name, value);
   await clickText(page, 'button', 'Bring in');
   await page.waitForFunction(() => /\/shells\/.+\/bring-in$/.test(location.pathname), {
-    timeout: 30_000,
+    timeout: 120_000,
     polling,
   });
   await waitForText(page, 'Intake report');
@@ -218,9 +221,14 @@ export async function typeDay(page: Page, around: string, day: string): Promise<
  * A page of its own: the one that the browser opens with, as long as nobody took it. On a slow machine that one may come
  * to the front later than a second one was opened, and nothing is drawn in a page behind another.
  */
+export /** What is waited for in a page, at most, in milliseconds: a limit ends what hangs, and says nothing about speed. */
+const longestWait = 120_000;
+
 export async function freshPage(browser: Browser): Promise<Page> {
   const [first] = await browser.pages();
-  return first?.url() === 'about:blank' ? first : browser.newPage();
+  const page = first?.url() === 'about:blank' ? first : await browser.newPage();
+  page.setDefaultTimeout(longestWait);
+  return page;
 }
 
 /** So often a page is looked at, in milliseconds. Frames are no clock: on a busy machine none may come for long. */
@@ -230,7 +238,7 @@ const polling = 50;
 export async function visit(page: Page, address: string): Promise<HTTPResponse | null> {
   const response = await page.goto(address, { waitUntil: 'load' });
   await page.waitForFunction(() => document.querySelector('[data-opening]') === null, {
-    timeout: 40_000,
+    timeout: 120_000,
     polling,
   });
   return response;
@@ -248,7 +256,7 @@ export async function clickText(page: Page, selector: string, words: string): Pr
             (e) =>
               (e.innerText || e.textContent || '').trim().startsWith(w) && !(e as HTMLButtonElement).disabled,
           )) ?? null,
-    { timeout: 40_000, polling },
+    { timeout: 120_000, polling },
     selector,
     words,
   );

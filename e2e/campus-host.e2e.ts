@@ -45,10 +45,10 @@ test('a new user signs in to the host and reads BIO 355, though it fails, stalls
   await page.type('input[name=secret]', 'marsh-marigold');
   await clickText(page, 'button', 'Sign in');
   await clickText(page, 'button', 'Read BIO 355');
-  await page.waitForFunction(() => location.pathname.endsWith('/comb'), { timeout: 90_000 });
+  await page.waitForFunction(() => location.pathname.endsWith('/comb'), { timeout: 120_000 });
   shell = page.url().replace(/\/comb$/, '');
   await page.waitForFunction(() => document.body?.innerText.includes('What students would notice first'), {
-    timeout: 60_000,
+    timeout: 120_000,
   });
   await goTo('bring-in');
   await waitForText(page, '412 items');

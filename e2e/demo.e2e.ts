@@ -34,7 +34,7 @@ test('from an empty list to the clean download, without typing anything', async 
       if (document.body?.innerText.includes('Not combed yet')) location.reload();
       return false;
     },
-    { timeout: 30_000, polling: 1000 },
+    { timeout: 120_000, polling: 1000 },
   );
   await clickText(page, 'button', 'Delete 86');
   await page.waitForFunction(() => document.querySelector('[data-testid=plan-size]')?.textContent === '86');

@@ -58,7 +58,7 @@ test('bring in and comb: GEO 130 is read from its host', async () => {
   await page.type('input[name=secret]', 'marsh-marigold');
   await clickText(page, 'button', 'Sign in');
   await clickText(page, 'button', 'Read GEO 130');
-  await page.waitForFunction(() => location.pathname.endsWith('/comb'), { timeout: 90_000 });
+  await page.waitForFunction(() => location.pathname.endsWith('/comb'), { timeout: 120_000 });
   shell = page.url().replace(/\/comb$/, '');
   await waitForText(page, 'What students would notice first');
 });

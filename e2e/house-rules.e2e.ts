@@ -52,7 +52,7 @@ test('a check’s page says what it means, and what another setting would change
     () =>
       document.querySelector('[data-testid=live-effect]')?.textContent ===
       'These rules would change 5 findings: 5 fewer.',
-    { timeout: 20_000 },
+    { timeout: 120_000 },
   );
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, 'button', 'Back to what is kept');
@@ -76,7 +76,7 @@ test('house rules: a phrase of one’s own, its effect, and the shell says that 
       /would change \d+ findings?: \d+ more/.test(
         document.querySelector('[data-testid=live-effect]')?.textContent ?? '',
       ),
-    { timeout: 20_000 },
+    { timeout: 120_000 },
   );
   await clickText(page, 'button', 'Save');
   await waitForText(page, 'The house rules are kept');
@@ -176,7 +176,7 @@ test('with keys alone a check is switched off and on', async () => {
   await page.keyboard.press('Space');
   await page.waitForFunction(
     () => /2 fewer/.test(document.querySelector('[data-testid=live-effect]')?.textContent ?? ''),
-    { timeout: 20_000 },
+    { timeout: 120_000 },
   );
   await page.keyboard.press('Space');
   await page.waitForFunction(

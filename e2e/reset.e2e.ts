@@ -70,7 +70,7 @@ test('it is armed by the code and by the number of things with student work, and
 test('it is rehearsed and carried out; what was kept is left, and it all comes back', async () => {
   await clickText(page, 'button', 'Rehearse the reset of');
   await clickText(page, 'button', 'Carry out');
-  await page.waitForFunction(() => /\/(prove|carry-out)$/.test(location.pathname), { timeout: 30_000 });
+  await page.waitForFunction(() => /\/(prove|carry-out)$/.test(location.pathname), { timeout: 120_000 });
   await goTo('carry-out/reset');
   await waitForText(page, 'would go');
   const [now] = await countsOf('Everything in the outline');

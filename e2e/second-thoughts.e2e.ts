@@ -64,7 +64,7 @@ test('one step of a run is taken back alone, then the rest of it', async () => {
   }, id);
   await goTo('rehearse');
   await clickText(page, 'button', 'Carry out 2 changes');
-  await page.waitForFunction(() => /\/(prove|carry-out)$/.test(location.pathname), { timeout: 30_000 });
+  await page.waitForFunction(() => /\/(prove|carry-out)$/.test(location.pathname), { timeout: 120_000 });
   await goTo('carry-out');
   expect(await seriousProblems(page)).toEqual([]);
   await clickText(page, 'td button', 'Take back 1');

@@ -43,6 +43,6 @@ test('findings opened while the shell is combed: how far that is, then the findi
     'Combing',
   );
   await page.evaluate(() => document.documentElement.setAttribute('data-same-page', ''));
-  await page.waitForSelector('[data-testid=findings] [role=option]', { timeout: 60_000 });
+  await page.waitForSelector('[data-testid=findings] [role=option]', { timeout: 120_000 });
   expect(await page.$('html[data-same-page]')).not.toBeNull();
 });

@@ -77,7 +77,7 @@ beforeAll(async () => {
     workers: join(root, 'dist/workers'),
   };
   await openContext(paths).close();
-}, 60_000);
+});
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const commands = [...commandsOf('docs/command-line.md'), ...commandsOf('README.md')];

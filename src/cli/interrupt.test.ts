@@ -39,4 +39,4 @@ test('Ctrl C while the result is being written leaves nothing behind', async () 
   expect(await ended).toBe(130);
   expect(isThere()).toBe(false);
   expect(existsSync(outDir)).toBe(false);
-}, 60_000);
+});

@@ -219,7 +219,7 @@ describe('audit', () => {
   test.each([
     [
       [{ title: 'Spring', start: '2027-05-07', end: '2027-01-11' }],
-      /terms\.0\.end: the term ends before it begins/,
+      /terms\.0\.end: the term “Spring” ends on 2027-01-11, before it begins on 2027-05-07/,
     ],
     [[{ title: ' ', start: '2027-01-11', end: '2027-05-07' }], /terms\.0\.title: a term needs a title/],
     [[{ title: 'Spring', start: '2027-02-30', end: '2027-05-07' }], /"2027-02-30" is no day/],

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { InvalidArgumentError, type Command } from 'commander';
 import { nearest } from '@/core/checks/house-rules';
 import { resetAreas, type ResetArea } from '@/core/plan/reset/areas';
@@ -93,7 +94,7 @@ async function resetCommand(path: string, flags: ResetFlags): Promise<number> {
   });
   progress.end();
   if (!result.ok) {
-    const code = codes[result.trouble.code];
+    const code = entryOf(codes, result.trouble.code);
     return code === undefined ? fail(result.trouble.message) : complain(result.trouble.message, code);
   }
   tell(result.value, flags);

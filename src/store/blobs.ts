@@ -11,7 +11,6 @@ import {
   renameSync,
   rmSync,
   statSync,
-  writeSync,
 } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
@@ -19,6 +18,7 @@ import { Readable, Transform } from 'node:stream';
 import Database from 'better-sqlite3';
 import { digest } from '@/core/shell/digest';
 import type { Sha256 } from '@/core/shell/refs';
+import { settleFile, writeAll } from '@/formats/archive/write-all';
 
 /** A blob of up to this many bytes stands in the pack, a larger one is a file of its own. */
 const packedLimit = 128 * 1024;
@@ -119,18 +119,21 @@ export class BlobStore {
     return {
       write: (block) => {
         size += block.length;
-        if (file) return void writeSync(file.fd, block);
+        if (file) return writeAll(file.fd, block);
         blocks.push(Buffer.from(block));
         if (size <= packedLimit) return;
         const name = this.freshName();
         file = { name, fd: openSync(name, 'wx') };
-        for (const early of blocks) writeSync(file.fd, early);
+        for (const early of blocks) writeAll(file.fd, early);
         blocks = [];
       },
       done: (hash) => {
         if (!file) return void this.keep(Buffer.concat(blocks), hash);
-        fsyncSync(file.fd);
-        closeSync(file.fd);
+        try {
+          settleFile(file.fd, size);
+        } finally {
+          closeSync(file.fd);
+        }
         if (this.has(hash)) rmSync(file.name);
         else this.settle(file.name, hash);
       },
@@ -285,9 +288,15 @@ export class BlobStore {
   private writeFile(bytes: Buffer, hash: Sha256): void {
     const name = this.freshName();
     const fd = openSync(name, 'wx');
-    writeSync(fd, bytes);
-    fsyncSync(fd);
-    closeSync(fd);
+    try {
+      writeAll(fd, bytes);
+      settleFile(fd, bytes.length);
+    } catch (error) {
+      rmSync(name, { force: true });
+      throw error;
+    } finally {
+      closeSync(fd);
+    }
     this.settle(name, hash);
   }
 

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { collectionNames, type CollectionName, type WireShell } from '@/connectors/campus/wire';
 
 export interface HostRecord {
@@ -50,7 +51,7 @@ const structural: Readonly<Partial<Record<CollectionName, readonly string[]>>> =
 /** Ids that a record leans on: none of them can be removed before it. */
 export function leansOn(collection: CollectionName, fields: Readonly<Record<string, unknown>>): string[] {
   return (structural[collection] ?? []).flatMap((name) => {
-    const value = fields[name];
+    const value = entryOf(fields, name);
     const list: unknown[] = Array.isArray(value) ? value : [value];
     return list.filter((id): id is string => typeof id === 'string');
   });

@@ -39,6 +39,19 @@ export const behaviours = {
   'for-now': lead(302, (rest) => `/fine/${rest}`),
   'moved-to-gone': lead(301, (rest) => `/gone/${rest}`),
   gone: saying(404, 'Page not found'),
+  'gone-as-text': (asked) => send(asked, 404, 'Not found', { 'content-type': 'text/plain' }),
+  'gone-as-json': (asked) => send(asked, 404, '{"error":404}', { 'content-type': 'application/json' }),
+  'gone-with-nothing': (asked) => {
+    asked.response.writeHead(404);
+    asked.response.end();
+  },
+  /** A document whose server knows nothing of HEAD. */
+  'document-no-head': (asked) =>
+    isHead(asked)
+      ? send(asked, 405, '', { 'content-type': 'text/plain' })
+      : send(asked, 200, '%PDF-1.7', { 'content-type': 'application/pdf' }),
+  /** Says that it is packed, and is not. */
+  'badly-packed': (asked) => send(asked, 200, 'no gzip at all', { 'content-encoding': 'gzip' }),
   'gone-for-good': saying(410, 'Gone'),
   'sign-in': saying(401, 'Who are you?', { 'www-authenticate': 'Basic realm="readers"' }),
   forbidden: saying(403, 'Readers only'),

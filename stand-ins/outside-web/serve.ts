@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
@@ -105,7 +106,7 @@ export async function startOutsideWeb(ports = { http: 0, https: 0 }): Promise<Ou
 
 function behaviourOf(host: string, path: string): { readonly name: BehaviourName; readonly rest: string } {
   const { pathname } = new URL(path, 'http://host');
-  const known = demoPlaces[host + pathname];
+  const known = entryOf(demoPlaces, host + pathname);
   if (known) return { name: known, rest: pathname.slice(1) };
   const [, first = '', ...rest] = pathname.split('/');
   if (isBehaviour(first)) return { name: first, rest: rest.join('/') };

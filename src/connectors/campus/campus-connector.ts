@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { keyOf, listNames, type Edit, type ListName } from '@/core/edits/edit';
 import { actionNames, type ActionName } from '@/core/plan/actions/registry';
@@ -5,14 +6,16 @@ import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { bad, good, type Result } from '@/core/shell/result';
+import { unsoundnessOf } from '@/core/shell/soundness';
 import type { Batch, BatchOutcome, Connector, EditOutcome, NameThere, Reading } from '../connector';
 import { idField } from './collections';
 import { HostRecords } from './host-changes';
 import type { HostClient, Hitch } from './host-client';
+import { hostLimits } from './host-limits';
 import type { Names } from './names';
 import { ListReader, type Lists } from './read-lists';
 import { shellOfLists, thingOf } from './shell-of-lists';
-import { jobSchema, shellSchema, type WireJob, type WireOutcome } from './wire';
+import { jobSchema, mostChanges, shellSchema, type WireJob, type WireOutcome } from './wire';
 
 /** Where bytes of files are kept here. */
 export interface FileVault {
@@ -65,6 +68,12 @@ export class CampusConnector implements Connector {
       const { lists, isChanged } = read.value;
       if (last !== null && !isChanged && last === host.value.tag) {
         const shell = shellOfLists(host.value, lists, names);
+        const fault = unsoundnessOf(shell);
+        if (fault !== null)
+          return bad(
+            'unsound',
+            `The host’s shell contradicts itself: ${fault}. Correct it there, then read it again.`,
+          );
         const fetched = await this.fetchFiles(shell);
         if (!fetched.ok) return fetched;
         this.records = new HostRecords(host.value, lists, names);
@@ -127,6 +136,8 @@ export class CampusConnector implements Connector {
   private async follow(job: WireJob): Promise<Result<WireJob>> {
     const { patience, tries } = this.client.pace;
     let now = job;
+    /** As far as it ever was: a job that only goes to and fro does not get on. */
+    let furthest = job.done;
     let moved = Date.now();
     let wait = looks.first;
     let restarts = 0;
@@ -144,7 +155,8 @@ export class CampusConnector implements Connector {
         ? await this.client.post(`${path}/restart`, jobSchema)
         : await this.client.get(path, jobSchema);
       if (!next.ok) return next;
-      const hasMoved = next.value.done !== now.done;
+      const hasMoved = next.value.done > furthest && next.value.done <= mostChanges;
+      furthest = Math.max(furthest, next.value.done);
       restarts = isStuck && !hasMoved ? restarts + 1 : restarts;
       if (hasMoved) restarts = 0;
       if (isStuck || hasMoved) moved = Date.now();
@@ -157,15 +169,19 @@ export class CampusConnector implements Connector {
   /** The bytes of files that are not here yet. */
   private async fetchFiles(shell: Shell): Promise<Result<null>> {
     const { vault, onProgress } = this.options;
-    const wanted = new Map<Sha256, string>();
-    for (const { sha256, path } of [...shell.files, ...shell.entries])
-      if (!vault.has(sha256)) wanted.set(sha256, path);
+    const wanted = new Map<Sha256, { readonly path: string; readonly bytes: number }>();
+    for (const { sha256, path, bytes } of [...shell.files, ...shell.entries])
+      if (!vault.has(sha256)) wanted.set(sha256, { path, bytes });
+    const allBytes = [...wanted.values()].reduce((n, { bytes }) => n + bytes, 0);
+    if (allBytes > hostLimits.allFileBytes)
+      return bad('too-large', 'The files of this shell are larger than 8 GB, so they were not fetched.');
     let done = 0;
-    for (const [sha256, path] of wanted) {
+    for (const [sha256, { path, bytes }] of wanted) {
       onProgress(done, wanted.size, 'Fetching files');
       const answer = await this.client.ask({
         method: 'GET',
         path: `/shells/${this.options.shell}/bytes/${sha256}`,
+        mostBytes: Math.min(bytes, hostLimits.fileBytes),
       });
       if (!answer.ok) return answer;
       if (answer.value.status !== 200 || digest(answer.value.body) !== sha256)
@@ -236,8 +252,8 @@ function mendsOf(lists: Lists, names: Names): Edit[] {
 function mendOf(list: ListName, record: Lists[ListName][number], names: Names): Edit {
   const thing = thingOf(list, record, names) as unknown as Record<string, unknown>;
   const raw = record.fields;
-  const stale = Object.keys(raw).filter((field) => names.isStale(raw[field]));
-  const fields = Object.fromEntries(stale.map((field) => [field, thing[field]]));
+  const stale = Object.keys(raw).filter((field) => names.isStale(entryOf(raw, field)));
+  const fields = Object.fromEntries(stale.map((field) => [field, entryOf(thing, field)]));
   const ref = String(thing['ref'] ?? thing['id'] ?? thing['path']);
   return { op: 'change', list, ref, before: fields, after: fields };
 }

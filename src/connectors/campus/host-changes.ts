@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import equal from 'fast-deep-equal';
 import {
   keyOf,
@@ -96,7 +97,9 @@ export class HostRecords {
   }
 
   private planFacts({ before, after }: Extract<Edit, { op: 'facts' }>): WireChange {
-    const fits = Object.entries(before).every(([name, value]) => equal(this.description[name], value));
+    const fits = Object.entries(before).every(([name, value]) =>
+      equal(entryOf(this.description, name), value),
+    );
     if (fits) this.description = { ...this.description, ...after };
     return { do: 'describe', tag: fits ? this.tag : noTag, fields: { ...after } };
   }
@@ -123,7 +126,7 @@ export class HostRecords {
     const record = this.known[list].get(ref);
     const fields = this.names.toThere({ ...after }) as Record<string, unknown>;
     const now = record ? (thingOf(list, record, this.names) as unknown as Record<string, unknown>) : {};
-    const fits = Object.entries(before).every(([field, value]) => equal(now[field], value));
+    const fits = Object.entries(before).every(([field, value]) => equal(entryOf(now, field), value));
     if (record && fits) this.known[list].set(ref, { ...record, fields: { ...record.fields, ...fields } });
     return {
       do: 'change',

@@ -11,6 +11,7 @@ import {
 } from 'cockatiel';
 import type { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
+import { AnswerTooLong, cutQuote, hostLimits, readWithin } from './host-limits';
 import { problemSchema, sessionSchema } from './wire';
 
 /** Where a host is and who asks. */
@@ -57,6 +58,8 @@ interface HostRequest {
   readonly body?: unknown;
   readonly bytes?: Buffer;
   readonly headers?: Readonly<Record<string, string>>;
+  /** What is read of the answer at most. */
+  readonly mostBytes?: number;
 }
 
 /** Worth another try. */
@@ -87,7 +90,8 @@ export class HostClient {
     const session = readAnswer(answer.value, sessionSchema);
     if (!session.ok) return session;
     this.token = session.value.token;
-    return good(session.value.account);
+    const { id, name: account } = session.value.account;
+    return good({ id, name: cutQuote(account) });
   }
 
   async get<S extends z.ZodType>(path: string, schema: S): Promise<Result<z.output<S>>> {
@@ -136,7 +140,12 @@ export class HostClient {
       const policy = wrap(again, inTime);
       return good(await policy.execute(({ signal }) => this.sendOnce(request, isSigned, signal)));
     } catch (error) {
-      const why = error instanceof Error ? error.message : 'unknown';
+      if (error instanceof AnswerTooLong)
+        return bad(
+          'too-large',
+          `The host at ${this.access.address} answered with more than ${Math.round(error.mostBytes / 1024 ** 2)} MB, so its answer was not read. Ask whoever runs it.`,
+        );
+      const why = error instanceof Error ? cutQuote(error.message) : 'unknown';
       return bad(
         'unreachable',
         `The host at ${this.access.address} did not take the request in ${tries} tries (${why}); look whether it is there, then go on.`,
@@ -145,7 +154,7 @@ export class HostClient {
   }
 
   private async sendOnce(
-    { method, path, body, bytes, headers }: HostRequest,
+    { method, path, body, bytes, headers, mostBytes = hostLimits.answerBytes }: HostRequest,
     isSigned: boolean,
     signal: AbortSignal,
   ): Promise<HostAnswer> {
@@ -172,9 +181,10 @@ export class HostClient {
       answer = {
         status: response.status,
         etag: response.headers.get('etag'),
-        body: Buffer.from(await response.arrayBuffer()),
+        body: await readWithin(response, mostBytes),
       };
     } catch (error) {
+      if (error instanceof AnswerTooLong) throw error;
       this.onHitch({ kind: 'no-answer', message: `No answer to ${sayRequest(method, path)}; asked again.` });
       throw new Again(error instanceof Error ? error.message : 'no answer');
     }
@@ -228,13 +238,16 @@ function readAnswer<S extends z.ZodType>(answer: HostAnswer, schema: S): Result<
   if (answer.status >= 300) {
     const problem = problemSchema.safeParse(value);
     const code = answer.status === 404 ? 'not-there' : 'refused';
-    return bad(code, `The host says: ${problem.success ? problem.data.title : `status ${answer.status}`}.`);
+    return bad(
+      code,
+      `The host says: ${problem.success ? cutQuote(problem.data.title) : `status ${answer.status}`}.`,
+    );
   }
   const parsed = schema.safeParse(value);
   if (parsed.success) return good(parsed.data);
   const issue = parsed.error.issues[0];
   return bad(
     'not-understood',
-    `The host’s answer is not as its API says (${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}).`,
+    `The host’s answer is not as its API says (${cutQuote(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`)}).`,
   );
 }

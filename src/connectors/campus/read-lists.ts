@@ -1,8 +1,10 @@
 import PQueue from 'p-queue';
 import { listNames, type ListName } from '@/core/edits/edit';
+import { mostThings } from '@/core/shell/soundness';
 import { bad, good, type Result } from '@/core/shell/result';
 import { collectionOf } from './collections';
 import type { HostClient } from './host-client';
+import { cutQuote, hostLimits } from './host-limits';
 import { fieldSchemas, pageSchema, type WireRecord } from './wire';
 
 /** Requests at one time while lists are read. */
@@ -33,6 +35,8 @@ export class ListReader {
   private readonly pages = new Map<string, KnownPage>();
   private readonly known = new Map<ListName, KnownList>();
   private isChanged = false;
+  /** Bytes of all pages of this reading. */
+  private bytes = 0;
 
   constructor(
     private readonly client: HostClient,
@@ -41,11 +45,17 @@ export class ListReader {
 
   async read(onProgress: ListProgress): Promise<Result<{ lists: Lists; isChanged: boolean }>> {
     this.isChanged = false;
+    this.bytes = 0;
     const queue = new PQueue({ concurrency: lanes });
+    const until = performance.now() + hostLimits.readingTime;
+    let trouble: Result<never> | null = null;
     const counts = { done: 0, total: listNames.length };
     const one = (list: ListName, page: number) =>
       queue.add(async () => {
-        const read = await this.readPage(list, page);
+        // After the first trouble nothing more is asked for.
+        if (trouble !== null) return trouble;
+        const read = performance.now() > until ? tooSlow : await this.readPage(list, page);
+        if (!read.ok) trouble ??= read;
         counts.done += 1;
         onProgress(counts.done, counts.total);
         return read;
@@ -81,6 +91,7 @@ export class ListReader {
       if (!page.ok) return page;
       revisions.add(page.value.revision);
       for (const record of page.value.records) records.push(record);
+      if (records.length > mostThings) return tooManyIn(list);
     }
     this.isChanged = true;
     const [revision] = revisions;
@@ -89,6 +100,7 @@ export class ListReader {
     return good(records);
   }
 
+  /** One page, by its number from 1 on. */
   private async readPage(list: ListName, page: number): Promise<Result<KnownPage>> {
     const path = `/shells/${this.shell}/${collectionOf[list]}?page=${page}`;
     const known = this.pages.get(path);
@@ -96,12 +108,28 @@ export class ListReader {
     const answer = await this.client.ask({ method: 'GET', path, headers });
     if (!answer.ok) return answer;
     if (answer.value.status === 304 && known) return good(known);
+    this.bytes += answer.value.body.length;
+    if (this.bytes > hostLimits.readingBytes)
+      return bad(
+        'too-large',
+        'The lists of this shell are longer than 1 GB, so they were not read. Ask whoever runs the host.',
+      );
     const read = readPage(list, answer.value);
     if (!read.ok) return read;
     this.pages.set(path, read.value);
     return read;
   }
 }
+
+const tooSlow = bad(
+  'too-large',
+  'The host took more than an hour to send this shell, so the reading was ended. Try again when it is less busy.',
+);
+const tooManyIn = (list: ListName) =>
+  bad(
+    'too-large',
+    `The host’s list of ${list} has more than ${mostThings.toLocaleString('en')} records, so it was not read. Ask whoever runs it.`,
+  );
 
 function readPage(
   list: ListName,
@@ -111,11 +139,16 @@ function readPage(
   const page = pageSchema.safeParse(parseJson(body));
   if (!page.success) return bad('not-understood', `The host’s list of ${list} is not as its API says.`);
   const { pages, revision, records } = page.data;
+  if (pages > hostLimits.pages)
+    return bad(
+      'too-large',
+      `The host’s list of ${list} has ${pages.toLocaleString('en')} pages, and at most ${hostLimits.pages.toLocaleString('en')} are read. Ask whoever runs it.`,
+    );
   for (const { id, fields } of records) {
     const parsed = fieldSchemas[collectionOf[list]].safeParse(fields);
     if (parsed.success) continue;
     const issue = parsed.error.issues[0];
-    const where = `${id}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`;
+    const where = cutQuote(`${id}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`);
     return bad('not-understood', `What the host says of its ${list} is not as its API says (${where}).`);
   }
   return good({ etag: etag ?? '', pages, revision, records });

@@ -1,5 +1,18 @@
 import { z } from 'zod';
-import { contentKinds, itemKinds } from '@/core/shell/model';
+import {
+  bankShape,
+  calendarFrameShape,
+  contentShape,
+  entryShape,
+  eventShape,
+  fileShape,
+  gradeCategoryShape,
+  gradeColumnShape,
+  groupShape,
+  homePageShape,
+  itemShape,
+  termShape,
+} from '@/core/shell/shape';
 
 /**
  * What is said between Currycomb and a campus host, as docs/campus-host.openapi.json publishes it. A host keeps a shell
@@ -22,131 +35,33 @@ export type CollectionName = (typeof collectionNames)[number];
 
 const text = z.string();
 const nullable = text.nullable();
-const number = z.number().nullable();
-const sha256 = z.string().regex(/^[0-9a-f]{64}$/);
 const strings = z.array(text);
-const columns = z.record(text, text);
-
-const line = z.strictObject({
-  kind: z.enum(itemKinds),
-  title: text,
-  placed: z.boolean(),
-  parent: nullable,
-  content: nullable,
-  shown: z.boolean().nullable(),
-  opens: nullable,
-  closes: nullable,
-  due: nullable,
-  requires: strings,
-  points: number,
-  gradeCategory: nullable,
-  gradeColumn: nullable,
-  created: nullable,
-  modified: nullable,
-  batch: nullable,
-  studentWork: number,
-  groups: strings,
-  staffOnly: z.boolean(),
-  extraXml: strings,
-});
-
-const question = z.strictObject({
-  ident: text,
-  title: text,
-  profile: text,
-  points: number,
-  stem: z.array(z.number()),
-  answers: z.array(z.strictObject({ ident: text, text: z.array(z.number()), right: z.boolean() })),
-});
-
-const content = z.strictObject({
-  kind: z.enum(contentKinds),
-  type: text,
-  href: nullable,
-  files: strings,
-  dependencies: strings,
-  intendedUse: nullable,
-  staffOnly: z.boolean(),
-  texts: strings,
-  textPath: nullable,
-  target: nullable,
-  title: text,
-  points: number,
-  answerKey: text,
-  questions: z.array(question),
-  bankIdent: nullable,
-  bankRefs: strings,
-  attributes: columns,
-  extraXml: strings,
-});
-
-const file = z.strictObject({
-  path: text,
-  content: text,
-  bytes: z.number(),
-  sha256,
-  mediaType: text,
-  readableBy: z.enum(['all', 'staff']).nullable(),
-  created: nullable,
-  modified: nullable,
-  batch: nullable,
-  text: nullable,
-  packed: z.array(z.strictObject({ name: text, bytes: z.number(), sha256 })).nullable(),
-});
-const part = z.strictObject({ path: text, bytes: z.number(), sha256, text: nullable });
-
-const event = z.strictObject({
-  ref: text,
-  uid: text,
-  recurrenceId: nullable,
-  title: text,
-  start: text,
-  end: text,
-  allDay: z.boolean(),
-  recurrence: z.strictObject({ rule: nullable, extraDates: strings, excludedDates: strings }).nullable(),
-  occurrences: strings,
-  location: text,
-  links: strings,
-  description: text,
-  created: nullable,
-  stamped: nullable,
-  modified: nullable,
-  source: text,
-});
 
 /** What a record of each collection says beside its id. */
 export const fieldSchemas = {
-  outline: line,
-  contents: content,
-  files: file,
-  parts: part,
-  events: event,
-  'grade-categories': z.strictObject({ title: text, weight: number, extra: columns }),
-  'grade-columns': z.strictObject({
-    title: text,
-    category: nullable,
-    points: number,
-    results: number,
-    extra: columns,
-  }),
-  banks: z.strictObject({ ref: text, title: text, content: nullable }),
-  groups: z.strictObject({ title: text }),
-  'home-pages': z.strictObject({ ref: text, title: text, inUse: z.boolean().nullable() }),
+  outline: itemShape,
+  contents: contentShape,
+  files: fileShape,
+  parts: entryShape,
+  events: eventShape,
+  'grade-categories': gradeCategoryShape,
+  'grade-columns': gradeColumnShape,
+  banks: bankShape,
+  groups: groupShape,
+  'home-pages': homePageShape,
 } as const satisfies Record<CollectionName, z.ZodObject>;
-
-const term = z.strictObject({ title: text, start: nullable, end: nullable });
 
 /** What a shell says of itself as a whole. */
 export const descriptionSchema = z.strictObject({
   code: text,
   title: text,
   timeZone: text,
-  term,
-  previousTerm: term.nullable(),
+  term: termShape,
+  previousTerm: termShape.nullable(),
   noClassDays: strings,
   /** The host's own day, by which checks and dates go. */
   today: text,
-  calendar: z.strictObject({ head: text, others: strings }).nullable(),
+  calendar: calendarFrameShape.nullable(),
 });
 
 export const recordSchema = z.strictObject({

@@ -1,3 +1,4 @@
+import { judgeAnswer } from '@/core/probe/judge-answer';
 import type { WebAnswer } from '@/core/probe/web-answer';
 import type { WebAsker } from './web-asker';
 
@@ -13,5 +14,17 @@ export async function askAll(
   questions: readonly Question[],
   onAnswer: (answer: WebAnswer) => Promise<void> | void,
 ): Promise<void> {
-  await Promise.all(questions.map(async ({ url, isMeeting }) => onAnswer(await asker.ask(url, isMeeting))));
+  await Promise.all(
+    questions.map(async ({ url, isMeeting }) => onAnswer(await askOne(asker, { url, isMeeting }))),
+  );
+}
+
+/** One address whose answer is like no other must not end the probe of all. */
+async function askOne(asker: Pick<WebAsker, 'ask'>, { url, isMeeting }: Question): Promise<WebAnswer> {
+  try {
+    return await asker.ask(url, isMeeting);
+  } catch {
+    const end = { is: 'broken', why: 'its answer could not be read' } as const;
+    return judgeAnswer({ url, hops: [], end, isMeeting }, new Date().toISOString());
+  }
 }

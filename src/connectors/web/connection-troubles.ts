@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { WayEnd } from '@/core/probe/judge-answer';
 import { NoSuchHost, PrivateAddress } from './guarded-connect';
 
@@ -37,9 +38,9 @@ export function wayEndOf(error: unknown): WayEnd {
   const code = codeOf(error);
   if (code === 'ENOTFOUND') return { is: 'no-host' };
   if (slowCodes.has(code)) return { is: 'slow' };
-  const why = certificateWords[code];
+  const why = entryOf(certificateWords, code);
   if (why !== undefined) return { is: 'bad-certificate', why };
-  return { is: 'broken', why: words[code] ?? 'it did not speak as a web server does' };
+  return { is: 'broken', why: entryOf(words, code) ?? 'it did not speak as a web server does' };
 }
 
 function codeOf(error: unknown): string {

@@ -16,6 +16,11 @@ const expected: Readonly<Partial<Record<BehaviourName, WebState>>> = {
   'for-now': 'answers',
   'moved-to-gone': 'gone',
   gone: 'gone',
+  'gone-as-text': 'gone',
+  'gone-as-json': 'gone',
+  'gone-with-nothing': 'gone',
+  'document-no-head': 'answers',
+  'badly-packed': 'answers',
   'gone-for-good': 'gone',
   'sign-in': 'sign-in',
   forbidden: 'sign-in',
@@ -72,6 +77,37 @@ test.each(Object.entries(expected))('%s comes to “%s”', async (behaviour, st
     state,
     askedAt: '2027-01-04T08:00:00.000Z',
   });
+});
+
+test('bodies that nobody reads to their end leave nothing behind that ends the probe', async () => {
+  const loose: unknown[] = [];
+  const note = (error: unknown) => void loose.push(error);
+  process.on('uncaughtException', note);
+  try {
+    const names = ['gone-as-text', 'gone-as-json', 'gone-with-nothing', 'document-no-head', 'huge'];
+    const urls = names.flatMap((name) => [1, 2, 3].map((n) => `http://bodies.example/${name}/${n}`));
+    await Promise.all(urls.map((url) => ask(url)));
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  } finally {
+    process.off('uncaughtException', note);
+  }
+  expect(loose).toEqual([]);
+});
+
+test('an address that can’t be asked is told, and the others are asked all the same', async () => {
+  const answers: WebAnswer[] = [];
+  const broken = {
+    ask: (url: string) => (url.includes('bad') ? Promise.reject(new TypeError('odd')) : ask(url)),
+  };
+  const questions = ['http://bad.example/', 'http://places.example/fine/1'].map((url) => ({
+    url,
+    isMeeting: false,
+  }));
+  await askAll(broken, questions, (answer) => void answers.push(answer));
+  expect(answers.map(({ url, state }) => [url, state]).sort()).toEqual([
+    ['http://bad.example/', 'fault'],
+    ['http://places.example/fine/1', 'answers'],
+  ]);
 });
 
 test('every state is provoked by some address', async () => {
@@ -227,4 +263,4 @@ test('two thousand addresses with all troubles: each told right, at most four at
   expect(hosts).toHaveLength(37);
   expect(largest(hosts.map(([, most]) => most))).toBeLessThanOrEqual(4);
   expect(opened.every(({ address }) => address === web.map.address)).toBe(true);
-}, 120_000);
+});

@@ -93,11 +93,11 @@ export class WebAsker {
 
   /** Asks one address on the way. */
   private async step(url: string): Promise<Step> {
-    const { host } = new URL(url);
+    const { hostname } = new URL(url);
     try {
-      const head = await this.gates.through(host, () => this.send(url, 'HEAD'));
+      const head = await this.gates.through(hostname, () => this.send(url, 'HEAD'));
       if (head.hop.location !== null || isSaid(head)) return head;
-      return await this.gates.through(host, () => this.send(url, 'GET'));
+      return await this.gates.through(hostname, () => this.send(url, 'GET'));
     } catch (error) {
       return { hop: null, end: wayEndOf(error), retryAfter: null };
     }
@@ -173,6 +173,8 @@ const isHtml = ({ headers }: Dispatcher.ResponseData): boolean =>
 
 /** The beginning of a page; null for what is none. */
 async function readPage(answer: Dispatcher.ResponseData): Promise<PageRead | null> {
+  // A body that is left before its end reports that as an error; nobody is left to hear it.
+  answer.body.on('error', () => undefined);
   if (!isHtml(answer)) {
     answer.body.destroy();
     return null;

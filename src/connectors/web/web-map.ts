@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 
@@ -28,9 +29,9 @@ export function readWebMap(file: string): WebMap {
 
 /** The IP addresses of a name; none where there is no such host. */
 export function addressesByMap(map: WebMap, name: string): readonly string[] {
-  const known = map.names[name];
+  const known = entryOf(map.names, name);
   if (known) return known;
   const below = Object.keys(map.names).filter((key) => key.startsWith('.') && name.endsWith(key));
   const [longest] = below.sort((a, b) => b.length - a.length);
-  return longest === undefined ? [] : (map.names[longest] ?? []);
+  return longest === undefined ? [] : (entryOf(map.names, longest) ?? []);
 }

@@ -1,3 +1,4 @@
+import { entryOf, listUnder } from '@/core/entries';
 import {
   contentNode,
   contentOfNode,
@@ -31,7 +32,7 @@ class NeedList {
 
   add(key: IncomingKey, need: Need): void {
     if (need.key === key) return;
-    const list = (this.byKey[key] ??= []);
+    const list = listUnder(this.byKey, key);
     if (!list.some((known) => known.key === need.key)) list.push(need);
   }
 }
@@ -124,7 +125,7 @@ export function closeChoice(
     const thing = things.get(key);
     if (!thing || taken.has(key)) return;
     taken.add(key);
-    for (const need of preview.needs[key] ?? []) {
+    for (const need of entryOf(preview.needs, key) ?? []) {
       const needed = things.get(need.key);
       // What stands there already is used as it stands.
       if (!needed || taken.has(need.key) || needed.standing === 'there' || needed.standing === 'doubled')

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import type { Facts } from './facts';
@@ -94,5 +95,5 @@ export function defineCheck<
 
 /** Fills a message's holes. */
 export function word(template: string, params: Readonly<Record<string, string | number>>): string {
-  return template.replace(/\{(\w+)\}/g, (_, name: string) => String(params[name] ?? ''));
+  return template.replace(/\{(\w+)\}/g, (_, name: string) => String(entryOf(params, name) ?? ''));
 }

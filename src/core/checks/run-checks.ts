@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { valueFor } from '@/core/sure';
 import type { ShellCounts } from '@/core/shell/inventory';
 import { compareText } from '@/core/compare-text';
@@ -88,7 +89,7 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
   return { counts: facts.counts, checks: rows, findings: sortFindings(cover(drafts), subjects) };
 
   function runOne(check: CheckRecord): void {
-    const settings = rules.checks[check.id] ?? {};
+    const settings = entryOf(rules.checks, check.id) ?? {};
     if (settings['on'] === false)
       return void rows.push({ check: check.id, outcome: { state: 'switched-off' } });
     const reason = check.notApplicable(shell);
@@ -129,7 +130,7 @@ const only = <K extends keyof Facts>(facts: Facts, needs: readonly K[]): Pick<Fa
 };
 
 const pick = (settings: Readonly<Record<string, unknown>>, check: CheckRecord) =>
-  Object.fromEntries(Object.entries(settings).filter(([key]) => key in check.options.shape));
+  Object.fromEntries(Object.entries(settings).filter(([key]) => Object.hasOwn(check.options.shape, key)));
 
 function draft(
   check: CheckRecord,
@@ -155,7 +156,7 @@ function draft(
       urgency,
       confidence: raw.confidence ?? 1,
       message: raw.message,
-      title: word(check.messages[raw.message.id] ?? '', raw.message.params),
+      title: word(entryOf(check.messages, raw.message.id) ?? '', raw.message.params),
       subjects: refs.map((s) => index.name(s)),
       keep: raw.keep ?? null,
       evidence: raw.evidence,

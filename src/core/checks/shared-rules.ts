@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { usualKeyMarks } from '@/core/text/answer-name';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { termFault } from '@/core/time/term-length';
 
 const words = z.array(z.string().min(1));
 const day = z.string().transform((text, context) => {
@@ -50,9 +51,10 @@ export const sharedRules = {
           end: day,
           noClass: z.array(day).default([]),
         })
-        .refine((term) => term.end >= term.start, {
-          message: 'the term ends before it begins; exchange the two days',
-          path: ['end'],
+        .superRefine((term, context) => {
+          const fault = termFault(term);
+          if (fault !== null)
+            context.addIssue({ code: 'custom', message: `the term “${term.title}” ${fault}`, path: ['end'] });
         }),
     )
     .default([]),

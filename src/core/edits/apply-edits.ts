@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { append } from '@/core/collect';
 import equal from 'fast-deep-equal';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -27,7 +28,7 @@ export function tryEdits(shell: Shell, edits: readonly Edit[]): Result<Shell> {
     if (edit === undefined) continue;
     if (edit.op === 'facts') {
       const misfit = Object.entries(edit.before).find(([name, value]) => {
-        const here = name in facts ? facts[name as FactName] : shell[name as FactName];
+        const here = Object.hasOwn(facts, name) ? facts[name as FactName] : shell[name as FactName];
         return !equal(here, value);
       });
       if (misfit) return bad('edit-misfit', `the shell’s ${misfit[0]} is not what this replaces`);
@@ -86,7 +87,7 @@ function changeThings(list: readonly Thing[], edits: readonly ChangeEdit[]): Res
     const thing = at === undefined ? undefined : next[at];
     if (at === undefined || thing === undefined) return bad('edit-misfit', `“${ref}” is not there any more`);
     const misfit = Object.entries(before).find(
-      ([field, value]) => !equal((thing as unknown as Record<string, unknown>)[field], value),
+      ([field, value]) => !equal(entryOf(thing as unknown as Record<string, unknown>, field), value),
     );
     if (misfit)
       return bad('edit-misfit', `the ${fieldWord(misfit[0])} of “${titleOf(thing)}” was changed since`);
@@ -173,4 +174,4 @@ const fieldWords: Readonly<Record<string, string>> = {
   text: 'text',
   source: 'entry',
 };
-const fieldWord = (field: string): string => fieldWords[field] ?? field;
+const fieldWord = (field: string): string => entryOf(fieldWords, field) ?? field;

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { collect } from '@/core/collect';
 import type { Step } from '@/core/plan/step';
 
@@ -75,5 +76,5 @@ export const keyOf = ({ area, title }: Pick<LeftBehind, 'area' | 'title'>): stri
 function areaOf({ expects }: Step['targets'][number]): Area {
   const type =
     typeof expects === 'object' && expects !== null && 'type' in expects ? String(expects.type) : 'item';
-  return areaOfType[type] ?? 'items';
+  return entryOf(areaOfType, type) ?? 'items';
 }

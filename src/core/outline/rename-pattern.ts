@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { numberLabel } from '@/core/text/number-label';
 import { noGesture, outermost, type Gesture, type OutlineShell } from './gesture';
 
@@ -10,7 +11,7 @@ export function renameByPattern(shell: OutlineShell, refs: ReadonlySet<string>, 
   const titles: Record<string, string> = {};
   outermost(shell, refs).forEach((item, k) => {
     const title = titleBy(pattern, item.title, k + 1);
-    if (title !== '' && title !== item.title) titles[item.ref] = title;
+    if (title !== '' && title !== item.title) putEntry(titles, item.ref, title);
   });
   const targets = Object.keys(titles);
   return targets.length === 0 ? noGesture : [{ action: 'rename', targets, params: { titles } }];
@@ -26,7 +27,7 @@ export function titleBy(pattern: string, title: string, n: number): string {
     n: String(n),
   };
   return pattern
-    .replace(/\{(title|rest|number|n)\}/g, (_, name: string) => values[name] ?? '')
+    .replace(/\{(title|rest|number|n)\}/g, (_, name: string) => entryOf(values, name) ?? '')
     .replace(/\s{2,}/g, ' ')
     .trim();
 }
@@ -42,7 +43,7 @@ export function replaceInTitles(
   const titles: Record<string, string> = {};
   for (const item of shell.items) {
     const title = refs.has(item.ref) ? item.title.split(find).join(by).trim() : item.title;
-    if (title !== '' && title !== item.title) titles[item.ref] = title;
+    if (title !== '' && title !== item.title) putEntry(titles, item.ref, title);
   }
   const targets = Object.keys(titles);
   return targets.length === 0 ? noGesture : [{ action: 'rename', targets, params: { titles } }];

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { Finding, Remedy } from '@/core/checks/finding';
 import type { ItemRef } from '@/core/shell/refs';
 import type { Shell } from '@/core/shell/model';
@@ -39,7 +40,7 @@ interface Wording {
 
 function wordingOf({ action, params, targets }: Remedy, keep: string): Wording | null {
   const leadsAllTo = (led: Readonly<Record<string, string>> | undefined) =>
-    led !== undefined && targets.every((ref) => led[ref] === keep);
+    led !== undefined && targets.every((ref) => entryOf(led, ref) === keep);
   const toOne = (refs: readonly string[], one: string) => Object.fromEntries(refs.map((ref) => [ref, one]));
   if (action === 'delete' && leadsAllTo(params.relink))
     return { verb: 'delete', params: (refs, stays) => ({ relink: toOne(refs, stays) }) };

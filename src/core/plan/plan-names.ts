@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { outlineOf } from '@/core/shell/outline';
 import type { Shell } from '@/core/shell/model';
 import type { ItemRef } from '@/core/shell/refs';
@@ -18,8 +19,8 @@ export function namesInSteps(shell: Shell, steps: readonly WrittenStep[]): Thing
   const names: Record<string, ThingName> = {};
   const refs = refsOf(shell);
   const take = (text: string): string => {
-    if (names[text] === undefined && refs.typeOf(text) !== null)
-      names[text] = { title: refs.titleOf(text), place: placeOf(shell, text) };
+    if (entryOf(names, text) === undefined && refs.typeOf(text) !== null)
+      putEntry(names, text, { title: refs.titleOf(text), place: placeOf(shell, text) });
     return text;
   };
   for (const step of steps) renamed(step, take);
@@ -46,7 +47,7 @@ export function stepsForShell(
   const missing = new Set<string>();
   const known = new Map<string, string>();
   const findRef = (text: string): string => {
-    const name = names[text];
+    const name = entryOf(names, text);
     if (name === undefined || refs.typeOf(text) !== null) return text;
     const found = known.get(text) ?? places.get(keyOf(name)) ?? places.get(keyOf({ ...name, place: null }));
     if (found === undefined || found === null) missing.add(name.title);

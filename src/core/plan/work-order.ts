@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
@@ -116,7 +117,7 @@ function wordsFor(action: ActionName, asked: Asked): Words {
 
 function valueFor(record: unknown, ref: string): string {
   const values = record as Readonly<Record<string, unknown>> | undefined;
-  const value = values?.[ref];
+  const value = entryOf(values, ref);
   return typeof value === 'string' ? value : '';
 }
 

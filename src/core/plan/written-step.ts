@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -103,7 +104,7 @@ function strangerIn(
 ): { readonly param: string; readonly ref: string } | null {
   const known = new Set(targets);
   for (const param of names) {
-    const record = (params as Record<string, unknown>)[param];
+    const record = entryOf(params as Record<string, unknown>, param);
     const ref = Object.keys(record ?? {}).find((key) => !known.has(key));
     if (ref !== undefined) return { param, ref };
   }

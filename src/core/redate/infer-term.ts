@@ -1,4 +1,5 @@
 import type { Shell } from '@/core/shell/model';
+import { termFault } from '@/core/time/term-length';
 import { dateOf, daysBetween, type LocalDate } from '@/core/time/local-date';
 
 export interface InferredTerm {
@@ -20,8 +21,23 @@ export function inferTerm(shell: Shell): InferredTerm | null {
   const newStart = shell.term.start;
   const before = newStart === null ? days : days.filter((day) => day < newStart);
   const cluster = largestCluster(before.length > 0 ? before : days);
-  return cluster.length === 0 ? null : shortestStretch(cluster);
+  if (cluster.length === 0) return null;
+  const { start, end } = shortestStretch(cluster);
+  const whole = { start, end: latest(end, lastDueIn(shell, cluster)) };
+  return termFault(whole) === null ? whole : null;
 }
+
+/** The last due date among days that belong together: a term does not end before what is due in it. */
+function lastDueIn(shell: Shell, cluster: readonly LocalDate[]): LocalDate | null {
+  const [first, last] = [cluster[0], cluster.at(-1)];
+  if (first === undefined || last === undefined) return null;
+  return shell.items
+    .flatMap(({ due }) => (due === null ? [] : [dateOf(due)]))
+    .filter((day) => day >= first && day <= last)
+    .reduce<LocalDate | null>((until, day) => (until === null || day > until ? day : until), null);
+}
+
+const latest = (a: LocalDate, b: LocalDate | null): LocalDate => (b !== null && b > a ? b : a);
 
 /** Every day on which something opens, closes, is due or takes place. */
 function datesOf(shell: Shell): LocalDate[] {

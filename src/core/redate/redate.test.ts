@@ -127,10 +127,13 @@ test('the steps do what the preview says, and the line item and the to-do go alo
 test('a term that nobody told is the shortest that holds nine tenths of the dates that cluster', () => {
   const days = ['2025-09-01', '2025-09-08', '2025-09-15', '2025-09-22', '2025-09-29', '2025-10-06'];
   const more = ['2025-10-13', '2025-10-20', '2025-10-27', '2025-11-20', '2024-01-01'];
-  const items = [...days, ...more].map((d, k) => item(`i${k}`, { due: at(`${d}T12:00:00`) }));
-  const shell = shellOf(items, { previousTerm: null });
+  const opening = [...days, ...more].map((d, k) => item(`i${k}`, { opens: at(`${d}T12:00:00`) }));
+  const shell = shellOf(opening, { previousTerm: null });
   expect(inferTerm(shell)).toEqual({ start: '2025-09-01', end: '2025-10-27' });
   expect(worked(shell).from).toEqual({ start: '2025-09-01', end: '2025-10-27', inferred: true });
+  // A term does not end before the last of its due dates; one of another year is none of them.
+  const due = [...days, ...more].map((d, k) => item(`i${k}`, { due: at(`${d}T12:00:00`) }));
+  expect(inferTerm(shellOf(due, { previousTerm: null }))).toEqual({ start: '2025-09-01', end: '2025-11-20' });
 });
 
 test('terms of an odd length or year are questioned', () => {

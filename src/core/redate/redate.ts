@@ -1,3 +1,4 @@
+import { listUnder } from '@/core/entries';
 import type { Step } from '@/core/plan/step';
 import { makeSteps } from '@/core/plan/make-steps';
 import type { WrittenStep } from '@/core/plan/written-step';
@@ -5,6 +6,7 @@ import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import { clockOf } from '@/core/time/event-clock';
 import type { LocalDate } from '@/core/time/local-date';
+import { termFault } from '@/core/time/term-length';
 import type { RedateAsk, Rule } from './ask';
 import { changesOfEvents, eventsAsked } from './event-changes';
 import { inferTerm } from './infer-term';
@@ -57,7 +59,7 @@ export function redate(
   const shifted = new Set<string>(things.filter((t) => t.changes.length > 0).map((t) => t.ref));
   const { typed, edits } = typedDays(shell, shifted, typedMove(rule, from));
   const sentences: Record<string, { from: string; to: string }[]> = {};
-  for (const edit of edits) (sentences[edit.ref] ??= []).push({ from: edit.from, to: edit.to });
+  for (const edit of edits) listUnder(sentences, edit.ref).push({ from: edit.from, to: edit.to });
   return good({
     mode: ask.mode,
     from,
@@ -94,6 +96,8 @@ function ruleOf(
   from: OldTerm,
   oldNoClass: readonly LocalDate[],
 ): Rule | string {
+  const fault = faultOf('new', shell.term) ?? faultOf('old', from);
+  if (fault !== null) return fault;
   const to = weeksOf(shell.term.start, shell.term.end, shell.noClassDays);
   switch (ask.mode) {
     case 'clear':
@@ -117,6 +121,11 @@ function ruleOf(
     }
   }
 }
+
+const faultOf = (which: 'old' | 'new', days: Parameters<typeof termFault>[0]): string | null => {
+  const fault = termFault(days);
+  return fault === null ? null : `The ${which} term ${fault}. Correct its two days.`;
+};
 
 function weeksOf(
   start: LocalDate | null,

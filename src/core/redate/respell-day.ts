@@ -13,11 +13,13 @@ export function respellDay(words: string, from: LocalDate, to: LocalDate): strin
   if (isRange.test(words) && !isoForm.test(words)) return words;
   const [year = 0, month = 1, day = 1] = to.split('-').map(Number);
   const withWeekday = words.replace(/\p{L}+/gu, (word) => {
-    if (!(word.toLowerCase() in english.weekdays)) return word;
+    if (!Object.hasOwn(english.weekdays, word.toLowerCase())) return word;
     return likeWord(word, weekdayNames[isoWeekday(to) - 1] ?? word, 'weekday');
   });
   const isSpelled = /\p{L}{3,}/u.test(
-    withWeekday.replace(/\p{L}+/gu, (word) => (word.toLowerCase() in english.weekdays ? '' : word)),
+    withWeekday.replace(/\p{L}+/gu, (word) =>
+      Object.hasOwn(english.weekdays, word.toLowerCase()) ? '' : word,
+    ),
   );
   return isSpelled ? respellSpelled(withWeekday, year, month, day) : respellFigures(withWeekday, from, to);
 }
@@ -37,7 +39,7 @@ const isWholeMonth = (word: string): boolean =>
 
 function respellSpelled(words: string, year: number, month: number, day: number): string {
   const withMonth = words.replace(/\p{L}+/gu, (word) => {
-    if (!(word.toLowerCase() in english.months)) return word;
+    if (!Object.hasOwn(english.months, word.toLowerCase())) return word;
     return likeWord(word, monthNames[month - 1] ?? word, 'month');
   });
   const withDay = withMonth.replace(

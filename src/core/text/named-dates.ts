@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { Language } from './language';
 
 /** A day named in a text. Without a year `year` is null; a date in figures that can be read two ways has two readings. */
@@ -78,7 +79,7 @@ export function namedDates(text: string, language: Language): NamedDate[] {
     const at = match.index;
     if (at < end) continue;
     const after = at + match[0].length;
-    const month = language.months[(match[1] ?? '').toLowerCase()];
+    const month = entryOf(language.months, (match[1] ?? '').toLowerCase());
     if (month === undefined) continue;
     const named = spelledDate(text, at, after, month, patterns, language);
     if (!named) continue;
@@ -156,7 +157,7 @@ function weekdayBehind(
 }
 
 const weekdayNumber = (name: string | undefined, language: Language): number | null =>
-  name === undefined ? null : (language.weekdays[name.toLowerCase().replace('.', '')] ?? null);
+  name === undefined ? null : (entryOf(language.weekdays, name.toLowerCase().replace('.', '')) ?? null);
 
 function datedInFigures(
   text: string,

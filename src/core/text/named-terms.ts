@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { Language, Season } from './language';
 
 /** An academic term or year named in a text. */
@@ -71,7 +72,7 @@ export function namedTerms(text: string, language: Language, isName = false): Na
   };
   for (const match of text.matchAll(patterns.season)) {
     const [, name = '', termWord, apostrophe, full, second, bare] = match;
-    const season = language.seasons[name.toLowerCase()];
+    const season = entryOf(language.seasons, name.toLowerCase());
     if (season === undefined) continue;
     // A season of nature is written small; a term has a capital, or the word for a term behind it.
     const capital = !isSmall(name);
@@ -92,14 +93,14 @@ export function namedTerms(text: string, language: Language, isName = false): Na
   }
   for (const match of text.matchAll(patterns.yearFirst)) {
     const [, year, name = '', termWord] = match;
-    const season = language.seasons[name.toLowerCase()];
+    const season = entryOf(language.seasons, name.toLowerCase());
     if (season === undefined || (!isName && isSmall(name) && termWord === undefined)) continue;
     add(match, { kind: 'season', season, year: Number(year) });
   }
   for (const match of text.matchAll(patterns.numbered)) {
     const word = (match[1] ?? match[4] ?? match[7] ?? '').toLowerCase();
     const ordinal = match[3]?.toLowerCase();
-    const number = ordinal === undefined ? Number(match[2] ?? match[8]) : language.ordinals[ordinal];
+    const number = ordinal === undefined ? Number(match[2] ?? match[8]) : entryOf(language.ordinals, ordinal);
     if (number === undefined) continue;
     add(match, { kind: 'numbered', word, number, year: Number(match[5] ?? match[6]) });
   }
@@ -122,7 +123,7 @@ export function shortTerms(name: string, language: Language, thisYear: number): 
   const found: NamedTerm[] = [];
   for (const match of name.matchAll(/(?<![\p{L}\p{N}])([A-Z]{1,2})\s?['’]?(20)?(\d{2})(?![\p{L}\p{N}])/gu)) {
     const [, mark = '', , ending] = match;
-    const season = language.seasonMarks[mark];
+    const season = entryOf(language.seasonMarks, mark);
     const year = 2000 + Number(ending);
     if (!season || year > thisYear + 1 || year < thisYear - (mark.length === 1 ? 10 : 20)) continue;
     found.push({

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { collect } from '../collect';
 import { english } from './english';
 
@@ -66,7 +67,7 @@ export function ownLabels(titles: Iterable<string>): OwnLabels {
 function labelledByLetter(text: string): { label: string; letter: string; form: string; end: number } | null {
   const found = letterBehind.exec(text);
   const [whole = '', word = '', letter = ''] = found ?? [];
-  const label = english.seriesLabels[word.toLowerCase()];
+  const label = entryOf(english.seriesLabels, word.toLowerCase());
   if (label === undefined || !/[A-Z]/.test(letter)) return null;
   return { label, letter, form: `${word} A`, end: whole.length };
 }
@@ -104,7 +105,7 @@ export function numberLabel(title: string, shellLabels: OwnLabels = noOwnLabels)
     return { label: '#', form: '#', numbers, end: all.length };
   }
   const [all, word = '', between = '', written = ''] = found;
-  const label = english.seriesLabels[word.toLowerCase()];
+  const label = entryOf(english.seriesLabels, word.toLowerCase());
   if (label === undefined) return null;
   const end = all.length;
   const form = (number: string) => `${word}${between.includes(' ') ? ' ' : ''}${number}`;
@@ -132,8 +133,8 @@ function romanNumber(text: string): number | null {
   if (!/^(XL|L?X{0,3})(IX|IV|V?I{0,3})$/.test(text) || text === '') return null;
   let sum = 0;
   for (const [i, letter] of [...text].entries()) {
-    const value = romanValues[letter] ?? 0;
-    sum += value < (romanValues[text.charAt(i + 1)] ?? 0) ? -value : value;
+    const value = entryOf(romanValues, letter) ?? 0;
+    sum += value < (entryOf(romanValues, text.charAt(i + 1)) ?? 0) ? -value : value;
   }
   return sum;
 }

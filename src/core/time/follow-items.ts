@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { daysBetween, addDays, dateOf, parseLocalDate, type LocalDateTime } from './local-date';
 import { clockOf, timeLike } from './event-clock';
 import { componentOf } from './read-event';
@@ -69,7 +70,7 @@ const daysMoved = (from: LocalDateTime | null, to: LocalDateTime | null): number
   from === null || to === null ? null : daysBetween(dateOf(from), dateOf(to));
 
 function shiftDay(extra: Record<string, string>, name: string, days: number | null): void {
-  const written = extra[name] ?? '';
+  const written = entryOf(extra, name) ?? '';
   const day = parseLocalDate(written.slice(0, 10));
-  if (day !== null && days !== null) extra[name] = `${addDays(day, days)}${written.slice(10)}`;
+  if (day !== null && days !== null) putEntry(extra, name, `${addDays(day, days)}${written.slice(10)}`);
 }

@@ -1,3 +1,4 @@
+import { listUnder } from '@/core/entries';
 import { changeKinds, type Change, type ChangeKind } from './change';
 
 /** A thing that differs from at least one of several other shells. */
@@ -25,7 +26,7 @@ export function driftByThing(compared: readonly Compared[]): readonly DriftingTh
       const key = kind === 'gone' ? JSON.stringify([type, title, path]) : `${type} ${ref}`;
       const thing = things.get(key) ?? { key, type, title, path, against: {} };
       things.set(key, thing);
-      const kinds = (thing.against[id] ??= []);
+      const kinds = listUnder(thing.against, id);
       if (!kinds.includes(kind)) kinds.push(kind);
     }
   }

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { timeOf } from '@/core/time/local-date';
 import { readMoment, type DayOrder } from './read-moment';
 import { holds, type DateColumn, type ValueColumn, type ValueEdit, type ValueRow } from './value-row';
@@ -99,7 +100,7 @@ function readWord<Word extends string>(
   words: Readonly<Record<string, Word>>,
   edit: (word: Word) => ValueEdit,
 ): ReadValue {
-  const word = words[text.toLowerCase()];
+  const word = entryOf(words, text.toLowerCase());
   if (word !== undefined) return read(edit(word));
   return trouble(`“${text}” says nothing here; write ${[...new Set(Object.values(words))].join(' or ')}.`);
 }

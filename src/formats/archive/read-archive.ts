@@ -4,6 +4,7 @@ import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { crc32, createInflateRaw, inflateRawSync } from 'node:zlib';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
+import { pathFault } from '@/core/shell/package-path';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { filePath, sha256, type FilePath, type Sha256 } from '@/core/shell/refs';
 import { FileWindow } from './file-window';
@@ -192,10 +193,8 @@ function refusal(
   limits: ArchiveLimits,
 ): { code: string; message: string } | null {
   if (path === '') return { code: 'entry-without-name', message: 'an entry has no name; it is left out' };
-  if (/^[/\\]/.test(path) || /^[a-z]:/i.test(path) || path.split(/[/\\]/).includes('..'))
-    return { code: 'path-leaves-package', message: 'has a path that leaves the package; it is left out' };
-  if (path.includes('\u0000'))
-    return { code: 'path-leaves-package', message: 'has a zero byte in its name; it is left out' };
+  const fault = pathFault(path);
+  if (fault !== null) return { code: 'path-leaves-package', message: `${fault}; it is left out` };
   if ((entry.generalPurposeBitFlag & 1) === 1)
     return { code: 'encrypted-entry', message: 'is encrypted; it is left out' };
   const mode = (entry.externalFileAttributes >>> 16) & 0o170000;
@@ -264,14 +263,21 @@ async function hashEntry(
   const hash = createHash('sha256');
   let size = 0;
   let check = 0;
+  /** Whoever takes the blocks failed, as on a full disk: the entry itself is sound. */
+  let refused: { readonly error: unknown } | null = null as { readonly error: unknown } | null;
   const meter = new Transform({
     transform(block: Buffer, _encoding, done) {
       size += block.length;
       if (size > spot.bytes) return done(new Error('larger than declared'));
       check = crc32(block, check);
       hash.update(block);
-      each?.(block);
-      done();
+      try {
+        each?.(block);
+        done();
+      } catch (error) {
+        refused = { error };
+        done(new Error('the block was not taken'));
+      }
     },
   });
   try {
@@ -279,6 +285,7 @@ async function hashEntry(
     if (!spot.deflated) await pipeline(packed, meter);
     else await pipeline(packed, createInflateRaw(), meter);
   } catch {
+    if (refused) throw refused.error;
     return damaged(path);
   }
   return size === spot.bytes && check === spot.crc32 ? good(sha256(hash.digest('hex'))) : damaged(path);

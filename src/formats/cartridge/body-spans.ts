@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import type { ContentKind } from '@/core/shell/model';
 import { scanHtml } from '@/core/text/scan-html';
@@ -81,8 +82,9 @@ class SpanReader {
     const name = tag.name.slice(tag.name.indexOf(':') + 1);
     if (this.current) this.current.isPlain = false;
     else if (this.textNames.has(name)) this.openText(tag.isSelfClosing, position);
-    const attribute = addressAttributes[name];
-    const value = attribute === undefined ? undefined : tag.attributes[attribute];
+    const attribute = entryOf(addressAttributes, name);
+    const value =
+      attribute === undefined ? undefined : new Map(Object.entries(tag.attributes)).get(attribute);
     if (attribute !== undefined && value !== undefined) this.addAddress(tag, attribute, value, position);
   }
 

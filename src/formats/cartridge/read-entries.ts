@@ -109,9 +109,21 @@ function readWholeEntry(
   return good({ sha256: hash, text: decoded.text, notes: encodingNotes(decoded, path) });
 }
 
+type Part = ReturnType<NonNullable<Sink>['begin']> | undefined;
+
+/** Hands an entry on block by block; what can't be kept is thrown, and nothing of it is left. */
+async function hashInto(archive: Archive, path: FilePath, part: Part): Promise<Result<Sha256>> {
+  try {
+    return await archive.hash(path, (block) => part?.write(block));
+  } catch (error) {
+    part?.abandon();
+    throw error;
+  }
+}
+
 async function readInBlocks(archive: Archive, path: FilePath, sink: Sink): Promise<Result<ReadEntry>> {
   const part = sink?.begin();
-  const hashed = await archive.hash(path, (block) => part?.write(block));
+  const hashed = await hashInto(archive, path, part);
   if (!hashed.ok) {
     part?.abandon();
     return hashed;

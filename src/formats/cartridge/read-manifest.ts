@@ -1,3 +1,4 @@
+import { putEntry } from '@/core/entries';
 import { clipTitle, longestTitle } from '@/core/text/clip';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { decodePath, singleSlashes } from '@/core/links/package-paths';
@@ -168,8 +169,8 @@ class ManifestReader {
       const known = Object.entries(this.prefixes).find(([, u]) => u === uri);
       if (known) return known[0];
       let prefix = asked || 'ext';
-      for (let n = 2; prefix in this.prefixes; n += 1) prefix = `${asked || 'ext'}${n}`;
-      this.prefixes[prefix] = uri;
+      for (let n = 2; Object.hasOwn(this.prefixes, prefix); n += 1) prefix = `${asked || 'ext'}${n}`;
+      putEntry(this.prefixes, prefix, uri);
       return prefix;
     });
   }
@@ -237,7 +238,7 @@ class ManifestReader {
     const dependencies = childrenNamed(element, 'dependency');
     const attributes: Record<string, string> = {};
     for (const a of element.attributes)
-      if (a.prefix === '' && !resourceAttributes.has(a.local)) attributes[a.local] = a.value;
+      if (a.prefix === '' && !resourceAttributes.has(a.local)) putEntry(attributes, a.local, a.value);
     return {
       identifier: this.identifier(element, `resource~${index + 1}`, 'resource'),
       type: attribute(element, 'type') ?? '',

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { ContentKind } from '@/core/shell/model';
 
 /** What a manifest resource is, by its type (Common Cartridge 1.0 to 1.4, thin included; Content Packaging 1.1). */
@@ -51,7 +52,7 @@ const mediaTypes: Readonly<Record<string, string>> = {
 
 /** Media type by file name (IANA media types); unknown names are octet streams. */
 export const mediaTypeOf = (path: string): string =>
-  mediaTypes[path.slice(path.lastIndexOf('.') + 1).toLowerCase()] ?? 'application/octet-stream';
+  entryOf(mediaTypes, path.slice(path.lastIndexOf('.') + 1).toLowerCase()) ?? 'application/octet-stream';
 
 /** Files whose text may hold links to others. */
 export const holdsLinks = (path: string): boolean => /\.(html?|xhtml|css|svg|xml|qti|json)$/i.test(path);

@@ -26,7 +26,7 @@ test('entries go to the disk as they are read, so that thousands of them are not
   expect(read).toBeGreaterThan(10_000_000);
   expect(statSync(file).size).toBeGreaterThan(7_000_000);
   expect(mostHeld).toBeLessThan(5_000_000);
-}, 30_000);
+});
 
 test('where bytes are missing the writing ends with a sentence that names the file', async () => {
   const c = new ShellComposer();

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { Shell, Term } from '@/core/shell/model';
 import type { Roster } from './read-roster';
 
@@ -13,6 +14,9 @@ export function applyRoster(shell: Shell, roster: Roster, known: Readonly<Record
     schoolYear: roster.schoolYear ?? shell.schoolYear,
     enrolments: Object.keys(roster.enrolments).length ? roster.enrolments : shell.enrolments,
     gradeCategories: roster.gradeCategories,
-    gradeColumns: roster.gradeColumns.map((c) => ({ ...c, results: c.results ?? known[c.ref] ?? null })),
+    gradeColumns: roster.gradeColumns.map((c) => ({
+      ...c,
+      results: c.results ?? entryOf(known, c.ref) ?? null,
+    })),
   };
 }

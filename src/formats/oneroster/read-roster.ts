@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import type { GradeCategory, GradeColumn, Term } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
 import type { IntakeNote } from '@/core/shell/result';
@@ -50,7 +51,8 @@ export function readRoster(tables: RosterTables, wanted: WantedClass, name: stri
   const term = termOf(sessions, named, wanted.asOf);
   const enrolments: Record<string, number> = {};
   for (const { classId, role, people } of tables.enrollments ?? [])
-    if (isOurs(classId)) enrolments[role || 'unknown'] = (enrolments[role || 'unknown'] ?? 0) + people;
+    if (isOurs(classId))
+      putEntry(enrolments, role || 'unknown', (entryOf(enrolments, role || 'unknown') ?? 0) + people);
   return {
     code: courseOf(klass)?.['courseCode'] || klass?.['classCode'] || null,
     title: klass?.['title'] || courseOf(klass)?.['title'] || null,

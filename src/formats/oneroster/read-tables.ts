@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
@@ -178,9 +179,10 @@ function takeRows(text: string, where: string, take: (row: RosterRow) => void): 
 
 /** The cells by their columns; where a column stands twice, the first cell that says something. */
 function rowOf(header: readonly string[], cells: readonly string[]): RosterRow {
-  const values: Record<string, string> = Object.create(null) as Record<string, string>;
+  const values: Record<string, string> = {};
   header.forEach((column, i) => {
-    values[column] ||= cells[i] ?? '';
+    // Of columns that appear twice the first cell with something in it is read.
+    if (!entryOf(values, column)) putEntry(values, column, cells[i] ?? '');
   });
   return values;
 }

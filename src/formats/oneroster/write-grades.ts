@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { Shell } from '@/core/shell/model';
 import { writeCsv } from '@/formats/archive/write-csv';
 
@@ -87,5 +88,5 @@ export function writeGrades(shell: Shell): GradeFiles {
 function table(columns: readonly string[], rows: readonly Readonly<Record<string, string>>[]): string {
   const more = [...new Set(rows.flatMap((r) => Object.keys(r)))].filter((c) => !columns.includes(c)).sort();
   const all = [...columns, ...more];
-  return writeCsv([all, ...rows.map((r) => all.map((c) => r[c] ?? ''))]);
+  return writeCsv([all, ...rows.map((r) => all.map((c) => entryOf(r, c) ?? ''))]);
 }

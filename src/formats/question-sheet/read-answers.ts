@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
 import { answers, type Answer, type ReadAnswer } from '@/core/questions/question';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -89,7 +90,7 @@ function fromTable(text: string): Result<readonly ReadAnswer[]> {
   for (const { row, cells } of table.rows) {
     const written = (cells[answer] ?? '').toLowerCase();
     if (written === '') continue;
-    const meant = spelled[written];
+    const meant = entryOf(spelled, written);
     const ids = findingIds.safeParse((cells[findings] ?? '').split(/\s+/).filter(Boolean));
     if (meant === undefined || !ids.success)
       return bad(

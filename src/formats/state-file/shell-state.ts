@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Item, ItemKind, Shell, ShellFile } from '@/core/shell/model';
 import { groupRef, isOutsideRef, itemRef, writtenRef, type ItemRef } from '@/core/shell/refs';
@@ -45,7 +46,7 @@ export function writeState(shell: Shell): string {
       ref: item.placed && writtenRef(item.ref) !== item.ref && isOutsideRef(item.ref) ? item.ref : undefined,
       title: item.placed ? undefined : outsideTitle(shell, item),
     };
-    if (Object.values(state).some((v) => v !== undefined)) items[keyOf(item)] = state;
+    if (Object.values(state).some((v) => v !== undefined)) putEntry(items, keyOf(item), state);
   }
   const files: ShellState['files'] = {};
   for (const file of shell.files) {
@@ -55,7 +56,7 @@ export function writeState(shell: Shell): string {
       modified: known(file.modified),
       batch: known(file.batch),
     };
-    if (Object.values(state).some((v) => v !== undefined)) files[file.path] = state;
+    if (Object.values(state).some((v) => v !== undefined)) putEntry(files, file.path, state);
   }
   const state: ShellState = {
     schema: 'currycomb.shell-state/1',
@@ -100,7 +101,7 @@ export function applyState(shell: Shell, state: ShellState): Shell {
   const named = (ref: ItemRef): ItemRef => itemRef(aliases.get(ref) ?? ref);
   const items = shell.items.map((item): Item => {
     const parent = item.parent === null ? null : named(item.parent);
-    const kept = state.items[item.ref];
+    const kept = entryOf(state.items, item.ref);
     if (!kept) return parent === item.parent ? item : { ...item, parent };
     const moment = (value: string | undefined, other: LocalDateTime | null) =>
       (value ?? other) as LocalDateTime | null;
@@ -126,7 +127,7 @@ export function applyState(shell: Shell, state: ShellState): Shell {
     };
   });
   const files = shell.files.map((file): ShellFile => {
-    const kept = state.files[file.path];
+    const kept = entryOf(state.files, file.path);
     if (!kept) return file;
     return {
       ...file,

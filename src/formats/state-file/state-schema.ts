@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { itemKinds } from '@/core/shell/model';
 
 const text = z.string();
@@ -43,13 +44,13 @@ export const stateSchema = z.strictObject({
   previousTerm: term.nullable(),
   schoolYear: term.nullable().default(null),
   noClassDays: z.array(day),
-  items: z.record(text, itemState),
-  files: z.record(text, fileState),
+  items: refRecord(itemState),
+  files: refRecord(fileState),
   homePages: z.array(z.strictObject({ ref: text, title: text, inUse: z.boolean().nullable() })),
   banks: z.array(z.strictObject({ ref: text, title: text })),
   groups: z.array(z.strictObject({ ref: text, title: text })),
-  enrolments: z.record(text, z.int().min(0)),
+  enrolments: refRecord(z.int().min(0)),
   /** Number of results per grade column; the columns themselves stand in the OneRoster files. */
-  results: z.record(text, z.int().min(0)).default({}),
+  results: refRecord(z.int().min(0)).default({}),
 });
 export type ShellState = z.output<typeof stateSchema>;

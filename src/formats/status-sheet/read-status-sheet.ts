@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { clipTitle } from '@/core/text/clip';
 import { readCsv, UnreadableTable, type CsvTable } from '../archive/read-csv';
@@ -32,7 +33,7 @@ export function readStatusSheet(
   const header = table.header.map((cell) => cell.trim().toLowerCase());
   const known = header.map((cell) =>
     Object.hasOwn(meanings, cell)
-      ? (meanings[cell] ?? null)
+      ? (entryOf(meanings, cell) ?? null)
       : (statusColumns.find((c) => c === cell) ?? null),
   );
   if (!known.includes('ref') && !known.includes('title'))

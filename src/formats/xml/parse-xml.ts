@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { SaxesParser, type SaxesTagNS } from 'saxes';
 import { bad, good, type Result } from '@/core/shell/result';
 
@@ -28,9 +29,8 @@ const noneDeclared: Readonly<Record<string, string>> = Object.freeze({});
 /** The attributes of a tag without its namespace declarations; a manifest has a hundred thousand of them, so the parser's own records serve. */
 function attributesOf(tag: SaxesTagNS): XmlAttribute[] {
   const found: XmlAttribute[] = [];
-  for (const name in tag.attributes) {
-    const one = tag.attributes[name];
-    if (one && one.prefix !== 'xmlns' && name !== 'xmlns') found.push(one);
+  for (const [name, one] of Object.entries(tag.attributes)) {
+    if (one.prefix !== 'xmlns' && name !== 'xmlns') found.push(one);
   }
   return found;
 }
@@ -130,7 +130,7 @@ const references: Readonly<Record<string, string>> = {
   '\n': '&#10;',
   '\t': '&#9;',
 };
-const refer = (character: string): string => references[character] ?? character;
+const refer = (character: string): string => entryOf(references, character) ?? character;
 
 export const escapeText = (text: string): string => text.replace(/[&<>\r]/g, refer);
 export const escapeAttribute = (text: string): string => text.replace(/[&<>"\r\n\t]/g, refer);

@@ -69,7 +69,7 @@ test('a comb whose findings are still being written counts for nothing, and leav
       .all()
       .map((row) => row.auditId),
   ).toEqual([audit?.id]);
-}, 60_000);
+});
 
 test('a shell that went away meanwhile is not written to', () => {
   const { db } = folder.context;

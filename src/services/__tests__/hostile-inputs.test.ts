@@ -40,7 +40,8 @@ test.each(hostile)('$what', async ({ zip, events, status, outcome, note }) => {
     const audit = auditShell(read.value.shell);
     expect(audit.checks.filter((c) => c.outcome.state === 'could-not-run')).toEqual([]);
   }
-  expect((performance.now() - begun) / 1000).toBeLessThan(20);
+  // How fast it is, bench:limits and hostile tell; here it only has to end.
+  expect((performance.now() - begun) / 1000).toBeLessThan(240);
   expect(process.memoryUsage().rss / 1024 ** 2).toBeLessThan(1536);
   expect(read.ok ? 'read' : 'refused').toBe(outcome);
   if (!read.ok) expect(read.trouble.message).toMatch(/^[^\n]{10,400}[.!?]$/);

@@ -42,7 +42,7 @@ beforeAll(async () => {
     await folder.bringIn(section(true), 'HYD 214-B'),
     await folder.bringIn(section(false), 'HYD 214-C'),
   ];
-}, 60_000);
+});
 afterAll(() => folder.close());
 const chosen = (wanted: readonly string[] = ids) => wanted.map((id) => folder.now(id));
 
@@ -186,13 +186,13 @@ describe('a watched folder', () => {
     expect(packages()).toHaveLength(1);
     // The copies are gone when they have been read.
     expect(readdirSync(uploadsDir(folder.context))).toEqual([]);
-  }, 60_000);
+  });
 
   test('what can’t be read says why, and holds up nothing', async () => {
     writeFileSync(join(watched, 'broken.imscc'), 'no zip at all');
     await until(() => packages().some(({ state }) => state === 'refused'));
     expect(packages().find(({ state }) => state === 'refused')?.trouble).toMatch(/broken/);
-  }, 60_000);
+  });
 
   test('a folder that is none, or where Currycomb keeps its own, is refused', () => {
     const set = (path: string) => setWatchedFolder(folder.context, { path });

@@ -63,7 +63,7 @@ test('a probe that is cut off keeps its answers, and goes on where it was', asyn
   ]);
   // The findings are there without anybody combing.
   expect(folder.findings(id).map(({ check }) => check)).toContain('outdated.dead-link');
-}, 90_000);
+});
 
 test('with the next probe only what is passing is asked again; all of it where that is wished', async () => {
   const requests = (host: string) => web.requests.get(host) ?? 0;
@@ -73,7 +73,7 @@ test('with the next probe only what is passing is asked again; all of it where t
   expect(requests('c.example')).toBeGreaterThan(before[2] ?? 0);
   await folder.job(probe(true));
   expect(requests('a.example')).toBeGreaterThan(before[0] ?? 0);
-}, 90_000);
+});
 
 test('one that is under way is found again, and ends when the probe is switched off', async () => {
   const first = must(probe(true)).jobId;
@@ -81,7 +81,7 @@ test('one that is under way is found again, and ends when the probe is switched 
   switchProbe(folder.context, { on: false });
   expect(await folder.ended(first)).toMatchObject({ state: 'cancelled' });
   expect(probe()).toMatchObject({ ok: false });
-}, 60_000);
+});
 
 describe('the book of answers', () => {
   const answer = (url: string, state: WebState, status: number | null = null): WebAnswer => ({

@@ -16,7 +16,7 @@ let id = '';
 beforeAll(async () => {
   folder = new DataFolder();
   id = await folder.bringIn(cluttered);
-}, 60_000);
+});
 afterAll(() => folder.close());
 
 const draw = async (stage: Stage, query = ''): Promise<unknown> => {
@@ -64,7 +64,7 @@ test('what was written meanwhile is seen: findings, then decisions, then a rehea
   expect(await draw('rehearse')).toMatchObject({ sealed: null });
   await folder.job(orderRehearsal(folder.context, folder.now(id)));
   expect(await draw('rehearse')).toMatchObject({ sealed: { smoothnessAfter: {} } });
-}, 60_000);
+});
 
 test('a list is asked for by the query of its address', async () => {
   const modules = (await draw('contents', '?kind=module')) as { heading: string; lines: { kind: string }[] };
@@ -90,7 +90,7 @@ test('a shell that is not here, damage and a database that is gone are told as t
   await expect(draw('comb')).rejects.not.toThrow(StorageFault);
   db.$client.exec('ALTER TABLE elsewhere RENAME TO findings');
   expect(await draw('comb')).toEqual(drawHere('comb'));
-}, 30_000);
+});
 
 test('a thread that can’t be started says so, and nothing waits for ever', async () => {
   const lame = new DataFolder();
@@ -99,4 +99,4 @@ test('a thread that can’t be started says so, and nothing waits for ever', asy
   lame.context.stages.makeReady();
   await expect(lame.context.stages.draw({ shellId: 'x', stage: 'comb', query: '' })).rejects.toThrow();
   await lame.close();
-}, 30_000);
+});

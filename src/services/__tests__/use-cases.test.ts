@@ -63,7 +63,7 @@ test('a package is brought in: one version, no upload left', async () => {
     ok: false,
     trouble: { message: 'Comb the shell first.' },
   });
-}, 60_000);
+});
 
 test('what can’t be read leaves nothing behind, and the sentence says why', async () => {
   const broken = join(folder.folder, 'broken.zip');
@@ -143,7 +143,7 @@ test('combed, decided, rehearsed, carried out, taken back', async () => {
   expect((await ended(must(orderUndo(context, after, run!)).jobId)).state).toBe('done');
   expect(shellOf(id).version.fingerprint).toBe(before.version.fingerprint);
   expect(orderUndo(context, shellOf(id), runsOf(context, id)[0]!)).toMatchObject({ ok: false });
-}, 60_000);
+});
 
 test('house rules are tried without being kept, and kept ones mark the shell as combed by others', async () => {
   const strict = { checks: { 'orphan.empty-module': { on: false } } };
@@ -162,7 +162,7 @@ test('house rules are tried without being kept, and kept ones mark the shell as 
   expect(combView(context, shellOf(id)).combed?.byOtherRules).toBe(false);
   must(keepRules(context, {}));
   expect(combView(context, shellOf(id)).combed?.byOtherRules).toBe(true);
-}, 60_000);
+});
 
 test('what is exported is the shell, and the file is gone when it was sent', async () => {
   const { bytes, stream } = must(await exportShell(context, shellOf(id), 'package'));
@@ -186,7 +186,7 @@ test('what is exported is the shell, and the file is gone when it was sent', asy
   });
   expect(auditOf(context, shellOf(id), false)?.title).toContain('what Currycomb found');
   expect(signOffOf(context, shellOf(id))?.tables.map((table) => table.id)).toContain('opening-day');
-}, 60_000);
+});
 
 test('a job is cancelled whether it waits or runs, and the next one goes on', async () => {
   const running = orderComb(context, shellOf(id));
@@ -208,7 +208,7 @@ test('a job is cancelled whether it waits or runs, and the next one goes on', as
     'done',
   ]);
   await folder.idle();
-}, 60_000);
+});
 
 test('a paused job waits until it is resumed', async () => {
   const job = orderComb(context, shellOf(id));
@@ -217,7 +217,7 @@ test('a paused job waits until it is resumed', async () => {
   expect(context.jobs.view(job)?.state).toBe('paused');
   expect(context.jobs.resume(job)).toBe(true);
   expect((await ended(job)).state).toBe('done');
-}, 60_000);
+});
 
 test('what a restart cut off goes on; a worker that can’t start fails its job and no more', async () => {
   const cut = orderComb(context, shellOf(id));
@@ -234,7 +234,7 @@ test('what a restart cut off goes on; a worker that can’t start fails its job 
   );
   await lame.close();
   context = folder.context = folder.open();
-}, 60_000);
+});
 
 test('a second process on the same folder is refused in one sentence', () => {
   expect(() => folder.open()).toThrow(/already uses the folder .*CURRYCOMB_DATA\.$/);

@@ -1,15 +1,13 @@
+import { termFault } from '@/core/time/term-length';
 import type { ShellInputs } from './shell-inputs';
 
 type TermDays = Pick<ShellInputs, 'termStart' | 'termEnd' | 'previousTermStart' | 'previousTermEnd'>;
 
-/** What is told about the terms and can't be true at once, in one sentence; null where all of it can. */
+/** What is told about the terms and can't be true, in one sentence; null where all of it can. Either may come first. */
 export function termContradiction(told: TermDays): string | null {
   const { termStart, termEnd, previousTermStart, previousTermEnd } = told;
-  if (termStart && termEnd && termEnd < termStart)
-    return `The term ends on ${termEnd}, before it begins on ${termStart}; exchange the two dates.`;
-  if (previousTermStart && previousTermEnd && previousTermEnd < previousTermStart)
-    return `The previous term ends on ${previousTermEnd}, before it begins on ${previousTermStart}; exchange the two dates.`;
-  if (termStart && previousTermStart && previousTermStart >= termStart)
-    return `The previous term begins on ${previousTermStart}, and the term itself on ${termStart}; the previous one comes first.`;
-  return null;
+  const ofTerm = termFault({ start: termStart ?? null, end: termEnd ?? null });
+  if (ofTerm !== null) return `The term ${ofTerm}. Correct its two days.`;
+  const ofPrevious = termFault({ start: previousTermStart ?? null, end: previousTermEnd ?? null });
+  return ofPrevious === null ? null : `The previous term ${ofPrevious}. Correct its two days.`;
 }

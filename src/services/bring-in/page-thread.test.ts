@@ -75,7 +75,7 @@ test('a second thread changes nothing in what an audit says', async () => {
     ]),
   );
   offered.mockRestore();
-}, 60_000);
+});
 
 test('a thread that breaks leaves the work to this one', async () => {
   const path = await course();
@@ -87,7 +87,7 @@ test('a thread that breaks leaves the work to this one', async () => {
     "import { parentPort, workerData } from 'node:worker_threads'; parentPort.on('message', ({ number }) => { Atomics.store(workerData.claims, number, 1); throw new Error('gone'); });",
   );
   expect(await audit(path, dying)).toBe(alone);
-}, 60_000);
+});
 
 test('it is not worth it for a few pages', () =>
   expect([PageThread.forPages(bundle, 1000), PageThread.forPages(null, 10 ** 9)]).toEqual([null, null]));

@@ -1,4 +1,5 @@
 import { bad, good, type Result } from '@/core/shell/result';
+import { unsoundnessOf } from '@/core/shell/soundness';
 import type { LocalDate } from '@/core/time/local-date';
 import { isTimeZone } from '@/core/time/zones';
 import { openArchive, type Archive } from '@/formats/archive/read-archive';
@@ -73,7 +74,15 @@ async function readAll(
     parts.addPreviousEvents() ??
     parts.addStatus() ??
     (await parts.addBaseline(readBaseline));
-  return trouble ?? good(parts.whole());
+  return trouble ?? sound(parts.whole(), inputs.package.name);
+}
+
+/** What was read, where it hangs together. Trouble `unsound`. */
+function sound(reading: ShellReading, name: string): Result<ShellReading> {
+  const fault = unsoundnessOf(reading.shell);
+  return fault === null
+    ? good(reading)
+    : bad('unsound', `“${name}” contradicts itself: ${fault}. Export it again, or correct that.`);
 }
 
 /** The shell of a baseline package alone. */

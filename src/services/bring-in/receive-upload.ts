@@ -70,7 +70,8 @@ async function writeDown(body: Body, path: string, mostBytes: number): Promise<R
       bytes += block.length;
       if (bytes > mostBytes) return { type: 'too-large' };
       if (failure || 'error' in file) continue;
-      failure = await file.write(block).then(
+      // `write` may take a part of a block only; this one writes all of it.
+      failure = await file.appendFile(block).then(
         () => null,
         (error: unknown) => ({ error }),
       );

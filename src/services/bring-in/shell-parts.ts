@@ -3,9 +3,11 @@ import { append } from '@/core/collect';
 import { baselineOf } from '@/core/compare/baseline';
 import { looseEnds } from '@/core/shell/loose-ends';
 import type { Shell, Term } from '@/core/shell/model';
+import { unsoundnessOf } from '@/core/shell/soundness';
 import { bad, type IntakeNote, type Result } from '@/core/shell/result';
 import { withHouseTerm } from '@/core/time/house-terms';
 import type { LocalDate } from '@/core/time/local-date';
+import { believableTerm } from '@/core/time/term-length';
 import { isTimeZone } from '@/core/time/zones';
 import { decodeText, encodingNotes } from '@/formats/archive/decode-text';
 import { stateFilePath } from '@/formats/cartridge/read-entries';
@@ -55,7 +57,38 @@ export class ShellParts {
     }
     this.state = read.value;
     append(this.intake, stateNotes(read.value, this.shell));
-    this.shell = applyState(this.shell, read.value);
+    const before = this.shell;
+    this.shell = applyState(before, read.value);
+    this.believeTerms(stateFilePath);
+    // Where no time zone is known yet the state file's is told, and another one used.
+    const fault = unsoundnessOf({ ...this.shell, timeZone: before.timeZone });
+    if (fault === null) return;
+    const message = `contradicts itself: ${fault}; it is not used`;
+    this.intake.push({ code: 'state-contradicts', message, where: stateFilePath });
+    this.state = null;
+    this.shell = before;
+  }
+
+  /** Terms that can't be true lose their days, and that is told. */
+  private believeTerms(where: string): void {
+    const [term, previousTerm, schoolYear] = [
+      believableTerm(this.shell.term),
+      believableTerm(this.shell.previousTerm),
+      believableTerm(this.shell.schoolYear),
+    ];
+    for (const { fault } of [term, previousTerm, schoolYear])
+      if (fault !== null)
+        this.intake.push({
+          code: 'term-unbelievable',
+          message: `names a term that ${fault}; its days are not used`,
+          where,
+        });
+    this.shell = {
+      ...this.shell,
+      term: term.term,
+      previousTerm: previousTerm.term,
+      schoolYear: schoolYear.term,
+    };
   }
 
   async addRoster(): Promise<Trouble> {
@@ -68,6 +101,7 @@ export class ShellParts {
     append(this.intake, tables.value.notes);
     append(this.intake, roster.notes);
     this.shell = applyRoster(this.shell, roster, this.state?.results ?? {});
+    this.believeTerms(file.name);
     if (!this.shell.title && roster.title) this.shell = { ...this.shell, title: roster.title };
     return null;
   }

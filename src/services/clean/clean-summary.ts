@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { z } from 'zod';
 import { allChecks } from '@/core/checks/registry';
 import type { Audit } from '@/core/checks/run-checks';
@@ -83,7 +84,8 @@ export function summarise(ledger: Ledger, before: Audit, after: Audit): CleanSum
 
 function countByCheck(audit: Audit): Record<string, number> {
   const counts: Record<string, number> = {};
-  for (const check of allChecks) counts[check.id] = 0;
-  for (const finding of audit.findings) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
+  for (const check of allChecks) putEntry(counts, check.id, 0);
+  for (const finding of audit.findings)
+    putEntry(counts, finding.check, (entryOf(counts, finding.check) ?? 0) + 1);
   return counts;
 }

@@ -1,3 +1,4 @@
+import { putEntry } from '@/core/entries';
 import type { Family, ListedFinding } from '@/core/checks/finding';
 import { sourceRanks } from '@/core/outline/source-ranks';
 import { blankItem } from '@/core/shell/blank-item';
@@ -84,6 +85,7 @@ function findingsByItem(open: readonly ListedFinding[]): Record<string, ItemFind
       if (finding.urgency === urgency)
         for (const { type, ref } of finding.subjects)
           if (type === 'item')
-            worst[ref] ??= { id: finding.id, title: finding.title, family: finding.family };
+            if (!Object.hasOwn(worst, ref))
+              putEntry(worst, ref, { id: finding.id, title: finding.title, family: finding.family });
   return worst;
 }

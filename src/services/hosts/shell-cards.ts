@@ -1,5 +1,6 @@
 import { append } from '@/core/collect';
 import type { HostClient, Pace } from '@/connectors/campus/host-client';
+import { cutQuote } from '@/connectors/campus/host-limits';
 import { shellPageSchema, type ShellCard } from '@/connectors/campus/wire';
 import { bad, good, type Result } from '@/core/shell/result';
 
@@ -22,7 +23,7 @@ export async function readShellCards(client: HostClient): Promise<Result<readonl
     const read = await client.get(`/shells?page=${page}`, shellPageSchema);
     if (!read.ok) return read;
     pages = read.value.pages;
-    append(cards, read.value.shells);
+    append(cards, read.value.shells.map(shortened));
     const isEmptyPage = read.value.shells.length === 0 && page < pages;
     if (isEmptyPage || cards.length > mostShells)
       return bad(
@@ -32,3 +33,12 @@ export async function readShellCards(client: HostClient): Promise<Result<readonl
   }
   return good(cards);
 }
+
+/** Names as a list shows them; an id is asked for again, so it stays whole. */
+const shortened = ({ code, title, term, role, ...card }: ShellCard): ShellCard => ({
+  ...card,
+  code: cutQuote(code),
+  title: cutQuote(title),
+  term: cutQuote(term),
+  role: cutQuote(role),
+});

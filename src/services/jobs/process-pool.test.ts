@@ -127,4 +127,4 @@ test('a list that grows until the engine gives up ends its own process and no ot
   expect(await done).toMatchObject({ name: 'WorkerLost', wasKilled: true });
   expect(await jobs.whole('a')).toMatchObject({ before: 0 });
   await jobs.pool.close();
-}, 120_000);
+});

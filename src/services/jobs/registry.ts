@@ -45,5 +45,5 @@ export type JobInput<Kind extends JobKind> =
 /** A record as code that serves every kind sees it; inputs are held against their schema where they enter. */
 export type AnyJob = JobRecord<JobKind, unknown, unknown>;
 export function jobOf(kind: string): AnyJob | null {
-  return kind in jobRecords ? (jobRecords[kind as JobKind] as unknown as AnyJob) : null;
+  return Object.hasOwn(jobRecords, kind) ? (jobRecords[kind as JobKind] as unknown as AnyJob) : null;
 }

@@ -1,3 +1,4 @@
+import { putEntry } from '@/core/entries';
 import { compareText } from '@/core/compare-text';
 import type { LocalDate } from '@/core/time/local-date';
 import { recallEye } from '../comb/kept-eye';
@@ -29,7 +30,7 @@ export function jointLoad({ db }: OpenFolder, shells: readonly CurrentShell[]): 
     (strip.length ? known : unknown).push(about);
     for (const { monday, due } of strip) {
       const week = weeks.get(monday) ?? {};
-      if (due > 0) week[row.id] = due;
+      if (due > 0) putEntry(week, row.id, due);
       weeks.set(monday, week);
     }
   }

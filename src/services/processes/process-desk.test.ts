@@ -38,7 +38,7 @@ test('questions of one lane are answered one after the other by one process, tho
   ])) as Answer[];
   expect(second?.by).toBe(first?.by);
   expect(other?.by).not.toBe(first?.by);
-}, 60_000);
+});
 
 test('a question that takes too long ends with its process; the next one is answered by a new one', async () => {
   const asked = desk({ mostProcesses: 1, deadline: 1_500 });
@@ -47,7 +47,7 @@ test('a question that takes too long ends with its process; the next one is answ
   const next = asked.ask('work', 0, 'b');
   await expect(hanging).rejects.toMatchObject({ name: 'Overdue' });
   expect((await next) as Answer).not.toMatchObject({ by: before.by });
-}, 60_000);
+});
 
 test('a hanging question keeps no other lane waiting', async () => {
   const asked = desk();
@@ -57,7 +57,7 @@ test('a hanging question keeps no other lane waiting', async () => {
   await asked.close();
   const unattended = { status: 'rejected', reason: { name: 'Unattended' } };
   expect(await ended).toMatchObject([unattended, unattended]);
-}, 60_000);
+});
 
 test('who leaves before it is begun is not answered; who leaves while it is under way ends it', async () => {
   const asked = desk({ mostProcesses: 1 });
@@ -69,7 +69,7 @@ test('who leaves before it is begun is not answered; who leaves while it is unde
   late.abort();
   await expect(hanging).rejects.toMatchObject({ name: 'Unattended' });
   expect(await asked.ask('work', 0, 'a')).toMatchObject({ ask: 0 });
-}, 60_000);
+});
 
 test('what the process throws, and its end, are told', async () => {
   const asked = desk();
@@ -79,4 +79,4 @@ test('what the process throws, and its end, are told', async () => {
   });
   await expect(asked.ask('exit', null, 'a')).rejects.toMatchObject({ name: 'WorkerLost', wasKilled: false });
   expect(await asked.ask('work', 0, 'a')).toMatchObject({ ask: 0 });
-}, 60_000);
+});

@@ -45,6 +45,7 @@ export class WorkerProcess<Order extends object, Report> {
 
   constructor({ file, data, mostHeap }: WorkerProgram, listener: WorkerListener<Report>) {
     this.child = fork(file, [JSON.stringify(data)], {
+      env: { ...process.env },
       serialization: 'advanced',
       execArgv: [`--max-old-space-size=${mostHeap}`, `--heap-growing-percent=${mostGarbage}`],
       // The engine prints pages of its own state before it gives up; the job says what happened in one sentence.

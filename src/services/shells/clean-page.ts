@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import sanitize from 'sanitize-html';
 
 /** Elements that a preview shows: text, lists, tables and pictures. All else goes, its text stays. */
@@ -42,7 +43,7 @@ export function cleanPage(html: string, pictures: Readonly<Record<string, string
         attribs: { title: href, style: 'text-decoration: underline' },
       }),
       img: (tagName, { src = '', alt = '' }) => {
-        const address = pictures[src];
+        const address = entryOf(pictures, src);
         const shown: Record<string, string> = address === undefined ? {} : { src: address };
         return { tagName, attribs: { ...shown, alt, style: 'max-width: 100%; height: auto' } };
       },

@@ -1,3 +1,4 @@
+import { entryOf, putEntry } from '@/core/entries';
 import { z } from 'zod';
 import { readAddress } from '@/core/links/package-paths';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
@@ -65,14 +66,14 @@ function picturesIn(folder: OpenFolder, shell: Shell, html: string, at: FilePath
   const pictures: Record<string, string> = {};
   let left = mostPictureBytes;
   for (const { value, tag } of scan.addresses) {
-    if (tag !== 'img' || pictures[value] !== undefined) continue;
+    if (tag !== 'img' || entryOf(pictures, value) !== undefined) continue;
     const meaning = readAddress(value, at, scan.base, pathsOf(shell));
     const file = meaning.to === 'package' && meaning.found !== null ? files.get(meaning.found) : undefined;
     if (!file || !isPicture(file) || file.bytes > left) continue;
     const bytes = folder.blobs.read(file.sha256);
     if (bytes === null) continue;
     left -= file.bytes;
-    pictures[value] = dataAddress(file, bytes);
+    putEntry(pictures, value, dataAddress(file, bytes));
   }
   return pictures;
 }

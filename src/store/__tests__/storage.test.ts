@@ -139,7 +139,7 @@ test('a folder is one process’s; the lock ends with it', () => {
   );
   lock.value.release();
   expect(other()).toBe('taken');
-}, 60_000);
+});
 
 test('what was worked out is kept for the same program alone', () => {
   const dir = mkdtempSync(join(folder, 'memo-'));

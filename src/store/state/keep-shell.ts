@@ -1,7 +1,9 @@
 import { bareShell } from '@/core/shell/bare-shell';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
-import { lost } from '@/core/shell/unreadable-store';
+import { shellShape } from '@/core/shell/shape';
+import { unsoundnessOf } from '@/core/shell/soundness';
+import { lost, UnreadableStore } from '@/core/shell/unreadable-store';
 import type { BlobStore } from '../blobs';
 import { openPart, openState, stateForm, stateParts, type StatePart, type StateRoot } from './state-forms';
 
@@ -37,6 +39,29 @@ function savePart(blobs: BlobStore, part: StatePart, bare: Shell): Sha256 {
 
 /** The shell without its texts (each is the hash of a blob): enough for everything but combing and changing. */
 export function loadBareShell(blobs: BlobStore, hash: Sha256): Shell {
+  const shell = openBareShell(blobs, hash);
+  if (believed.has(hash)) return shell;
+  const fault = faultOf(shell);
+  if (fault !== null)
+    throw new UnreadableStore(
+      `What is kept of this shell contradicts itself (${fault}). Remove it from the list, and bring its package in again.`,
+    );
+  believed.add(hash);
+  return shell;
+}
+
+/** States that were looked over in this process; a hash names the same bytes for good. */
+const believed = new Set<Sha256>();
+
+/** A data folder may come from somebody else: what it holds is looked over as what a package or host says is. */
+function faultOf(shell: Shell): string | null {
+  const shape = shellShape.safeParse(shell);
+  if (shape.success) return unsoundnessOf(shell);
+  const [issue] = shape.error.issues;
+  return `${issue?.path.slice(0, 3).join('.') ?? ''}: ${issue?.message ?? 'not understood'}`;
+}
+
+function openBareShell(blobs: BlobStore, hash: Sha256): Shell {
   const root = openState(readJson(blobs, hash, 'The state of this shell'));
   if (root.is === 'whole') return root.shell;
   const parts = Object.entries(root.parts).map(([name, part]) =>
@@ -58,7 +83,15 @@ export function loadShell(blobs: BlobStore, hash: Sha256): Shell {
 function readJson(blobs: BlobStore, hash: Sha256, what: string): unknown {
   const bytes = blobs.read(hash);
   if (!bytes) throw lost(what);
-  return JSON.parse(bytes.toString('utf8'));
+  return parsed(bytes.toString('utf8'), what);
+}
+
+function parsed(text: string, what: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw lost(what);
+  }
 }
 
 export function textOf(blobs: BlobStore, hash: string): string {

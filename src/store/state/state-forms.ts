@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
-import { UnreadableStore } from '@/core/shell/unreadable-store';
+import { lost, UnreadableStore } from '@/core/shell/unreadable-store';
 
 /** The form that is written now. Every form that was ever published opens: see the fixtures beside the test. */
 export const stateForm = 'currycomb.state/2';
@@ -74,6 +74,7 @@ export type OpenedState =
 export function openState(kept: unknown): OpenedState {
   const root = rootSchema.safeParse(kept);
   if (root.success) return { is: 'parts', parts: root.data.parts as Record<string, Sha256> };
+  if (typeof kept !== 'object' || kept === null) throw lost('The state of this shell');
   const form = (kept as { form?: unknown }).form;
   if (form !== undefined)
     throw new UnreadableStore(
@@ -86,7 +87,7 @@ export function openState(kept: unknown): OpenedState {
 const fromFirstForm = (kept: Shell): Shell => ({ ...kept, schoolYear: kept.schoolYear ?? null });
 
 export function openPart(name: string, kept: unknown): Partial<Shell> {
-  const part = partSchema.parse(kept);
-  if (part.part !== name) throw new Error(`the ${name} of a shell is kept as ${part.part}`);
-  return part.value;
+  const part = partSchema.safeParse(kept);
+  if (!part.success || part.data.part !== name) throw lost(`Part of this shell (${name})`);
+  return part.data.value;
 }

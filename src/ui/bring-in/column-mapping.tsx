@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { statusColumns, type StatusColumn } from '@/services/bring-in/status-columns';
@@ -33,7 +34,7 @@ export function openColumns(
   remembered: Mapping,
 ): Record<string, StatusColumn | null> {
   const open = header.filter((name) => !statusColumns.some((c) => c === name));
-  return Object.fromEntries(open.map((name) => [name, remembered[name] ?? null]));
+  return Object.fromEntries(open.map((name) => [name, entryOf(remembered, name) ?? null]));
 }
 
 /** Says what the columns of a campus system's own report mean; what was said is remembered for the next sheet. */
@@ -61,7 +62,7 @@ export function ColumnMapping({
           select
           size="small"
           label={name}
-          value={mapping[name] ?? ''}
+          value={entryOf(mapping, name) ?? ''}
           onChange={(event) =>
             onChange({ ...mapping, [name]: (event.target.value || null) as StatusColumn | null })
           }

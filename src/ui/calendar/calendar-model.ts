@@ -1,3 +1,4 @@
+import { putEntry } from '@/core/entries';
 import { isoWeekday, spellDate, addDays, dateOf, type LocalDate } from '@/core/time/local-date';
 import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
 import type { GestureStep } from '@/core/outline/gesture';
@@ -102,7 +103,12 @@ export function stepsToRemove(
   const occurrences: Record<string, string[]> = {};
   for (const [ref, marks] of byRef(chosen.filter((mark) => mark.kind === 'event')))
     if (marks.length === marks[0]?.dates) whole.push(ref);
-    else occurrences[ref] = marks.map((mark) => mark.at);
+    else
+      putEntry(
+        occurrences,
+        ref,
+        marks.map((mark) => mark.at),
+      );
   const steps: { words: string; step: GestureStep }[] = [];
   if (whole.length > 0)
     steps.push({ words: 'Delete', step: { action: 'delete', targets: whole, params: {} } });

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import { useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { spellDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
@@ -124,7 +125,7 @@ function useSheetCells(
       PageDown: () => go(weeks - 1, at.day),
       ...also(at),
     };
-    const move = moves[event.key];
+    const move = entryOf(moves, event.key);
     if (!move) return;
     event.preventDefault();
     move();

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
@@ -93,7 +94,7 @@ function Choice({ name, label, value, options, words }: ChoiceProps) {
         <option value="">all</option>
         {options.map((option) => (
           <option key={option} value={option}>
-            {words[option] ?? option}
+            {entryOf(words, option) ?? option}
           </option>
         ))}
       </select>
@@ -138,7 +139,7 @@ function EntryTable({ id, entries, total }: { id: string; entries: readonly Ledg
               </TitleLine>
             </td>
             <td>
-              {outcomeWords[entry.outcome] ?? entry.outcome}
+              {entryOf(outcomeWords, entry.outcome) ?? entry.outcome}
               {entry.reason && <span className="soft">: {entry.reason}</span>}
             </td>
           </tr>

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { LedgerLine } from '@/services/carry-out/ledger';
@@ -64,7 +65,7 @@ function LedgerRow({
       </td>
       <td style={{ whiteSpace: 'nowrap' }}>
         {line.direction === 'undo' ? 'Taken back: ' : ''}
-        {actionTitles[line.action] ?? line.action}
+        {entryOf(actionTitles, line.action) ?? line.action}
       </td>
       <td className="number">{count}</td>
       <td style={{ overflowWrap: 'anywhere' }}>
@@ -73,7 +74,7 @@ function LedgerRow({
         </TitleLine>
       </td>
       <td>
-        {outcomeWords[line.outcome] ?? line.outcome}
+        {entryOf(outcomeWords, line.outcome) ?? line.outcome}
         {line.reason && <span className="soft">: {line.reason}</span>}
       </td>
       <td>

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { plural } from '@/core/text/plural';
 
 const sorts: readonly (readonly [kind: string, one: string, many: string])[] = [
@@ -14,7 +15,7 @@ const sorts: readonly (readonly [kind: string, one: string, many: string])[] = [
 /** What a run met on its way, in a line; empty where it met nothing. */
 export function sayMet(met: Readonly<Record<string, number>>): string {
   const parts = sorts.flatMap(([kind, one, many]) => {
-    const n = met[kind] ?? 0;
+    const n = entryOf(met, kind) ?? 0;
     return n > 0 ? [plural(n, one, many)] : [];
   });
   return parts.length > 0 ? `Met and overcome: ${parts.join(', ')}` : '';

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useColorScheme } from '@mui/material/styles';
 import type { DrawnFinding } from '@/core/checks/finding';
@@ -32,7 +33,7 @@ export function Coat({ sketch, findings, label, onOpen }: CoatProps) {
   };
   const onKey = (event: React.KeyboardEvent) => {
     if (event.key === 'Enter') open();
-    const by = moves[event.key];
+    const by = entryOf(moves, event.key);
     if (by === undefined || !layout) return;
     event.preventDefault();
     const standing = layout.places.filter((place) => bristleAt(model, place)?.family);

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { families, type Urgency } from '@/core/checks/finding';
 import type { CoatLayout } from './coat-layout';
 import type { CoatModel } from './coat-model';
@@ -66,7 +67,7 @@ export function drawCoat(
   context.stroke(hair);
   for (const [key, path] of standing) {
     const [name, band] = key.split(' ');
-    const colour = palette[name ?? ''] ?? '#000';
+    const colour = entryOf(palette, name ?? '') ?? '#000';
     if (band) {
       context.fillStyle = colour;
       context.fill(path);

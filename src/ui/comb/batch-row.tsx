@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -135,7 +136,7 @@ function BatchEvidence({ batch, findings, facts, decide }: BatchEvidenceProps) {
         <div key={f.id}>
           <h3>{f.title}</h3>
           <dl className={styles.facts}>
-            {(facts?.[f.id] ?? []).slice(0, 6).map((e, i) => (
+            {(entryOf(facts, f.id) ?? []).slice(0, 6).map((e, i) => (
               <div key={i}>
                 <dt className="soft">{e.label}</dt>
                 <dd>{e.value}</dd>

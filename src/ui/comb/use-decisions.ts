@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useState } from 'react';
 import type { CombView } from '@/services/comb/comb-view';
@@ -81,7 +82,7 @@ export function useDecisions(view: CombView): Decisions {
       }
       const { findings, state, actions, planSize } = result.value;
       const said = state === 'left-be' ? becomes.action : null;
-      const after = new Map(findings.map((id) => [id, { state, action: actions[id] ?? said }]));
+      const after = new Map(findings.map((id) => [id, { state, action: entryOf(actions, id) ?? said }]));
       setOverlay((now) => withDecided(now, after, planSize));
       patchFrame(result.value);
     },
@@ -133,7 +134,7 @@ function decidedIn(overlay: Overlay | null, view: CombView, id: string): Decided
   const decided = overlay?.decided.get(id);
   if (decided) return decided;
   const state = stateIn(view, id);
-  const said = state === 'left-be' ? view.reasons[id] : indexOf(view).planned.get(id);
+  const said = state === 'left-be' ? entryOf(view.reasons, id) : indexOf(view).planned.get(id);
   return { state, action: said ?? null };
 }
 

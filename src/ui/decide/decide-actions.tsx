@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -86,7 +87,7 @@ function OfferedActions({ bench }: { bench: WorkbenchState }) {
     for (const action of new Set(offers)) counts.set(action, (counts.get(action) ?? 0) + 1);
   return [...counts].map(([action, n]) => (
     <Button key={action} variant="outlined" onClick={() => bench.changeAll(action)}>
-      {offerWords[action] ?? action} {n.toLocaleString('en')}
+      {entryOf(offerWords, action) ?? action} {n.toLocaleString('en')}
     </Button>
   ));
 }

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -169,7 +170,7 @@ function takeKey(event: React.KeyboardEvent, bench: WorkbenchState): void {
     '/': () => document.getElementById('find-findings')?.focus(),
     u: () => filter.state !== 'open' && bench.reopen(),
   };
-  const run = keys[key];
+  const run = entryOf(keys, key);
   if (!run) return;
   event.preventDefault();
   run();

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
@@ -57,7 +58,7 @@ export function CheckSettings({ check, rules, effect, onChange }: CheckSettingsP
         <NumberField
           key={s.name}
           setting={s}
-          value={(settings[s.name] as number | undefined) ?? s.normal}
+          value={(entryOf(settings, s.name) as number | undefined) ?? s.normal}
           disabled={!on}
           onChange={(value) => set(s.name, value, s.normal)}
         />

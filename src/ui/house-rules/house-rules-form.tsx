@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Alert from '@mui/material/Alert';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
@@ -56,7 +57,7 @@ export function HouseRulesForm({ set, kept, lists, checks, shells }: HouseRulesF
             <ListField
               key={list.name}
               list={list}
-              value={(rules[list.name] as readonly string[] | undefined) ?? list.normal}
+              value={(entryOf(rules, list.name) as readonly string[] | undefined) ?? list.normal}
               onChange={(lines) => setRules(withList(rules, list.name, lines, list.normal))}
             />
           ))}

@@ -1,10 +1,11 @@
+import { entryOf, putEntry } from '@/core/entries';
 import type { WrittenRules } from '@/services/house-rules/written-rules';
 
 type Own = Readonly<Record<string, unknown>>;
 
 /** What was set by hand for one check; empty where all is as it comes. */
 export const ownOf = (rules: WrittenRules, check: string): Own =>
-  ((rules['checks'] as Readonly<Record<string, Own>> | undefined) ?? {})[check] ?? {};
+  entryOf((rules['checks'] as Readonly<Record<string, Own>> | undefined) ?? {}, check) ?? {};
 
 /** The rules with one setting of a check changed; a setting back at its default is left out, and an empty check with it. */
 export function withSetting(
@@ -15,9 +16,9 @@ export function withSetting(
   normal: unknown,
 ): WrittenRules {
   const { [name]: _, ...settings } = ownOf(rules, check) as Record<string, unknown>;
-  if (value !== normal && value !== undefined) settings[name] = value;
+  if (value !== normal && value !== undefined) putEntry(settings, name, value);
   const { [check]: __, ...checks } = (rules['checks'] ?? {}) as Record<string, unknown>;
-  if (Object.keys(settings).length) checks[check] = settings;
+  if (Object.keys(settings).length) putEntry(checks, check, settings);
   return without(rules, 'checks', Object.keys(checks).length ? checks : undefined);
 }
 

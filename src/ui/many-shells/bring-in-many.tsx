@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
@@ -23,7 +24,7 @@ export function BringInMany({ terms }: { terms: readonly HouseTerm[] }) {
   const { groups, strangers } = useMemo(() => groupPackages([...files.keys()]), [files]);
   const wanted = groups.filter((group) => !left.has(group.package));
   const sending = useSendGroups();
-  const codeOf = (group: PackageGroup) => codes[group.package] ?? group.code;
+  const codeOf = (group: PackageGroup) => entryOf(codes, group.package) ?? group.code;
   if (sending.state === 'over') return <Outcome sending={sending} count={wanted.length} />;
   const isBusy = sending.state !== 'idle';
   return (

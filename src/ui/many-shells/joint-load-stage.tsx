@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
 import { spellDate } from '@/core/time/local-date';
@@ -91,7 +92,11 @@ function LoadTable({ load: { weeks, shells } }: { load: JointLoad }) {
               <th scope="row">{spellDate(monday)}</th>
               {shells.map(({ id }) => (
                 <td key={id} className="number">
-                  {due[id] ? <Link href={`/shells/${id}/prove/student?day=${monday}`}>{due[id]}</Link> : '–'}
+                  {entryOf(due, id) ? (
+                    <Link href={`/shells/${id}/prove/student?day=${monday}`}>{entryOf(due, id)}</Link>
+                  ) : (
+                    '–'
+                  )}
                 </td>
               ))}
               <td className="number">{total}</td>

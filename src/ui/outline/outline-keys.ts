@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { KeyboardEvent } from 'react';
 import type { Gesture } from '@/core/outline/gesture';
 import { indent, moveByOne, outdent } from '@/core/outline/move-gestures';
@@ -36,7 +37,7 @@ export function outlineAction(event: KeyboardEvent, keyed: KeyedOutline): Action
 
 function withControl(key: string, { outline, choice }: KeyedOutline): Action {
   const actions: Readonly<Record<string, () => void>> = { z: outline.undo, a: choice.toggleAll };
-  return actions[key];
+  return entryOf(actions, key);
 }
 
 function withAlt(key: string, { outline, about }: KeyedOutline): Action {
@@ -47,7 +48,7 @@ function withAlt(key: string, { outline, about }: KeyedOutline): Action {
     ArrowRight: () => run('Move in', indent(shell, about)),
     ArrowLeft: () => run('Move out', outdent(shell, about)),
   };
-  return actions[key];
+  return entryOf(actions, key);
 }
 
 function alone({ key, shiftKey }: KeyboardEvent, keyed: KeyedOutline): Action {
@@ -69,7 +70,7 @@ function alone({ key, shiftKey }: KeyboardEvent, keyed: KeyedOutline): Action {
     h: () => outline.run('Hide', switched('hide')),
     s: () => outline.run('Show', switched('show')),
   };
-  return actions[key];
+  return entryOf(actions, key);
 }
 
 function goToParent(row: OutlineRow | undefined, { rows, choice }: KeyedOutline): void {

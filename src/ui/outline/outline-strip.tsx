@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useRef, type RefObject } from 'react';
 import type { OutlineView } from '@/services/decide/outline-view';
@@ -34,7 +35,7 @@ export function OutlineStrip({
     const palette = readPalette(element);
     const pitch = (height - 16) / Math.max(1, rows.length);
     rows.forEach((row, n) => {
-      const family = findings[row.item.ref]?.family;
+      const family = entryOf(findings, row.item.ref)?.family;
       context.fillStyle = palette[family ?? 'hair'] ?? '#999';
       const length = row.item.kind === 'module' ? 22 : 14;
       context.fillRect(8, 8 + n * pitch, family ? 44 : length, Math.max(0.6, pitch * 0.7));

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import { useImperativeHandle, type KeyboardEvent, type Ref } from 'react';
 import TextField from '@mui/material/TextField';
 import type { Side } from '@/core/outline/move-gestures';
@@ -73,7 +74,7 @@ export function OutlineTree({
                 row={row}
                 index={slot.index}
                 top={slot.start}
-                finding={findings[row.item.ref]}
+                finding={entryOf(findings, row.item.ref)}
                 isAt={slot.index === at}
                 isChosen={choice.chosen.has(row.item.ref)}
                 drop={drag.sideAt(row)}

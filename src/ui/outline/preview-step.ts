@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { GestureStep } from '@/core/outline/gesture';
 import { add } from '@/core/plan/actions/add';
 import { liftOut } from '@/core/plan/actions/lift-out';
@@ -21,17 +22,17 @@ export function previewStep(shell: Shell, step: GestureStep): Shell | null {
       return withChanged(shell, targets, () => ({ shown: action === 'show' }));
     case 'rename': {
       const titles = step.params['titles'] as Readonly<Record<string, string>>;
-      return withChanged(shell, targets, (item) => ({ title: titles[item.ref] ?? item.title }));
+      return withChanged(shell, targets, (item) => ({ title: entryOf(titles, item.ref) ?? item.title }));
     }
     case 'clear-dates':
       return withChanged(shell, targets, () => ({ opens: null, closes: null, due: null }));
     case 'set-points': {
       const points = step.params['points'] as Readonly<Record<string, number | null>>;
-      return withChanged(shell, targets, (item) => ({ points: points[item.ref] ?? null }));
+      return withChanged(shell, targets, (item) => ({ points: entryOf(points, item.ref) ?? null }));
     }
     case 're-date': {
       const dates = step.params['dates'] as Readonly<Record<string, Partial<Item>>>;
-      return withChanged(shell, targets, (item) => dates[item.ref] ?? {});
+      return withChanged(shell, targets, (item) => entryOf(dates, item.ref) ?? {});
     }
     case 'add':
       return add.apply(shell, targetsOf(add, step, shell)).shell;

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 const pageOfRows = 12;
 
 /** How many rows further a key leads in a list; Home and End lead as far as there are rows. */
@@ -11,4 +12,4 @@ const steps: Readonly<Record<string, number>> = {
 };
 
 /** How many rows further a key leads; undefined for a key that leads nowhere. */
-export const rowsFurther = (key: string): number | undefined => steps[key];
+export const rowsFurther = (key: string): number | undefined => entryOf(steps, key);

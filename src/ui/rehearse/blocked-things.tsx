@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -45,7 +46,7 @@ function BlockedLine({ shellId, thing }: { shellId: string; thing: BlockedThing 
   return (
     <li>
       <span>
-        {actionTitles[thing.action] ?? thing.action} “{thing.title}”: {thing.reason}
+        {entryOf(actionTitles, thing.action) ?? thing.action} “{thing.title}”: {thing.reason}
       </span>
       <span className={styles.ways}>
         {thing.ways.map((way) => (

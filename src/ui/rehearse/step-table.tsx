@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { append } from '@/core/collect';
 import type { Outcome } from '@/core/plan/results';
 import type { RehearsalView } from '@/services/rehearse/rehearse-job';
@@ -60,7 +61,7 @@ export function StepTable({ results, label }: { results: RehearsalView['results'
       <tbody>
         {[...joined.values()].map((row, i) => (
           <tr key={i}>
-            <td>{actionTitles[row.action] ?? row.action}</td>
+            <td>{entryOf(actionTitles, row.action) ?? row.action}</td>
             <td className="number">{row.titles.length}</td>
             <td style={{ overflowWrap: 'anywhere' }}>
               {row.titles.length <= 3 ? (

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import type { KeyboardEvent } from 'react';
 
 /** What the keys of the grid of values do. */
@@ -29,12 +30,12 @@ function whileTyping(key: string, shift: boolean, doing: GridDoing): Action {
     Tab: () => doing.step(0, shift ? -1 : 1, false),
     Escape: doing.leaveTyping,
   };
-  return actions[key];
+  return entryOf(actions, key);
 }
 
 function withControl(key: string, doing: GridDoing): Action {
   const actions: Readonly<Record<string, () => void>> = { d: doing.fillDown, z: doing.undo };
-  return actions[key];
+  return entryOf(actions, key);
 }
 
 function inGrid(key: string, shift: boolean, doing: GridDoing): Action {
@@ -53,5 +54,5 @@ function inGrid(key: string, shift: boolean, doing: GridDoing): Action {
     Delete: doing.empty,
     Backspace: doing.empty,
   };
-  return actions[key];
+  return entryOf(actions, key);
 }

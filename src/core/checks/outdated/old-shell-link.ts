@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { nameOfPath, pathsByName } from '@/core/links/names';
@@ -63,7 +64,7 @@ export const oldShellLink = defineCheck({
             : { id: 'many', params: { title: item.title, count: plural(written.length, 'link') } },
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: written.slice(0, 12).map((w) => ({
-          label: here[w] ? `Stands here as ${here[w]}` : 'Leads to',
+          label: entryOf(here, w) ? `Stands here as ${entryOf(here, w)}` : 'Leads to',
           value: w,
           where: item.ref,
         })),

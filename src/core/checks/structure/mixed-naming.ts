@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '../check';
@@ -50,7 +51,7 @@ export const mixedNaming = defineCheck({
           { label: 'Most are named', value: usual.replace(/01$|1$|I$|one$/, 'N') },
           ...odd.slice(0, 12).map((m) => ({
             label: 'Would be',
-            value: `${m.item.title} → ${titles[m.item.ref]}`,
+            value: `${m.item.title} → ${entryOf(titles, m.item.ref)}`,
             where: m.item.ref,
           })),
         ],

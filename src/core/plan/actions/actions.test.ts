@@ -269,5 +269,5 @@ test('set-facts changes what the shell says of itself, and refuses a term that e
   ]);
   expect(good.after).toMatchObject({ code: 'X 1', term: { start: '2027-01-11' } });
   const bad = runWritten(shell, [hand('set-facts', [shell.ref], term('2027-05-07', '2027-01-11'))]);
-  expect(bad.results[0]?.reason).toMatch(/ends before it begins/);
+  expect(bad.results[0]?.reason).toMatch(/ends on 2027-01-11, before it begins/);
 });

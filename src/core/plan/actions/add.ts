@@ -1,4 +1,6 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { blankItem } from '@/core/shell/blank-item';
 import { outlineOf } from '@/core/shell/outline';
 import { fileOfShell } from '@/core/shell/find-things';
@@ -31,9 +33,9 @@ export const add = defineAction({
   mayShow: true,
   params: z.strictObject({
     kind,
-    titles: z.record(z.string(), title),
+    titles: refRecord(title),
     /** For the kind `file`: the path of the file that each shows. */
-    files: z.record(z.string(), z.string()).optional(),
+    files: refRecord(z.string()).optional(),
     into: z.string().nullable().optional(),
     before: z.string().nullable().optional(),
     shown: z.boolean().nullable().optional(),
@@ -42,10 +44,10 @@ export const add = defineAction({
   expects: z.strictObject({ absent: z.literal(true) }),
   sets,
   setsOf: (params, ref) => {
-    const name = params.titles[ref];
+    const name = entryOf(params.titles, ref);
     if (name === undefined) return null;
     const { into = null, before = null, shown = null } = params;
-    const file = params.files?.[ref];
+    const file = entryOf(params.files, ref);
     return { kind: params.kind, title: name, into, before, shown, ...(file === undefined ? {} : { file }) };
   },
   paramsOf: (targets) => ({

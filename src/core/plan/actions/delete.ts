@@ -1,4 +1,6 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { refsOf } from '../refs-of-shell';
 import { deleteThings } from '../deletion/delete-things';
 import { thingsWithWork } from '../reset/student-work';
@@ -7,7 +9,7 @@ import { defineAction } from './action';
 const links = z.union([z.enum(['hold', 'take-out', 'leave-broken']), z.strictObject({ leadTo: z.string() })]);
 const params = z.strictObject({
   /** Where links to what goes shall lead, ref to ref. */
-  relink: z.record(z.string(), z.string()).optional(),
+  relink: refRecord(z.string()).optional(),
   /** Links to what goes, and requirements of it, are taken out. */
   unlink: z.boolean().optional(),
   /** Links to what goes may stay and lead nowhere. */
@@ -21,7 +23,7 @@ type Sets = z.output<typeof setsSchema>;
 type Links = z.output<typeof links>;
 
 function linksOf(params: Params, ref: string): Links {
-  const leadTo = params.relink?.[ref];
+  const leadTo = entryOf(params.relink, ref);
   if (leadTo !== undefined) return { leadTo };
   if (params.unlink) return 'take-out';
   return params.leaveBroken ? 'leave-broken' : 'hold';

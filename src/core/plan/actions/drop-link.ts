@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import { dropLinks } from '@/core/time/change-events';
 import { defineAction, freely, recordOf } from './action';
@@ -14,11 +16,11 @@ export const dropLink = defineAction({
   on: ['event'],
   only: 'only events have links of their own; take a link out of a page by unlink',
   joins: true,
-  params: z.strictObject({ links: z.record(z.string(), addresses) }),
+  params: z.strictObject({ links: refRecord(addresses) }),
   perTarget: ['links'],
   expects: z.strictObject({ links: z.array(z.string()) }),
   sets: z.strictObject({ drop: addresses }),
-  setsOf: (params, ref) => (params.links[ref] ? { drop: params.links[ref] } : null),
+  setsOf: (params, ref) => givenFor('drop', params.links, ref),
   paramsOf: (targets) => ({ links: recordOf(targets, (sets) => [...sets.drop]) }),
   now: (shell, ref, sets) => {
     const event = eventOfShell(shell, ref);

@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { defineAction, freely, recordOf, setsByRef, withItems } from './action';
@@ -14,11 +16,11 @@ export const dropRequirement = defineAction({
   on: ['item'],
   only: 'only items require others',
   joins: true,
-  params: z.strictObject({ requirements: z.record(z.string(), refs) }),
+  params: z.strictObject({ requirements: refRecord(refs) }),
   perTarget: ['requirements'],
   expects: z.strictObject({ requires: refs }),
   sets: z.strictObject({ drop: refs }),
-  setsOf: (params, ref) => (params.requirements[ref] ? { drop: params.requirements[ref] } : null),
+  setsOf: (params, ref) => givenFor('drop', params.requirements, ref),
   paramsOf: (targets) => ({ requirements: recordOf(targets, (sets) => [...sets.drop]) }),
   now: (shell, ref, sets) => {
     const requires = outlineOf(shell).byRef.get(ref as ItemRef)?.requires;

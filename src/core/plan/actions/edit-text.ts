@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { countSentence, replaceSentence } from '@/core/text/replace-sentence';
 import type { Shell } from '@/core/shell/model';
 import { bodyOf, type Body } from '../links/written-addresses';
@@ -18,11 +20,11 @@ export const editText = defineAction({
   phase: 'links',
   on: ['item', 'file', 'bank'],
   only: 'it has no text to edit',
-  params: z.strictObject({ sentences: z.record(z.string(), edits) }),
+  params: z.strictObject({ sentences: refRecord(edits) }),
   perTarget: ['sentences'],
   expects: z.strictObject({ found: z.array(z.number()) }),
   sets: z.strictObject({ replace: edits }),
-  setsOf: (params, ref) => (params.sentences[ref] ? { replace: params.sentences[ref] } : null),
+  setsOf: (params, ref) => givenFor('replace', params.sentences, ref),
   paramsOf: (targets) => ({ sentences: recordOf(targets, (sets) => [...sets.replace]) }),
   now: (shell, ref, sets) => {
     const texts = textsOf(bodyOf(shell, ref));

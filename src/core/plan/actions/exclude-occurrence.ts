@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import { excludeDates } from '@/core/time/change-events';
 import type { LocalDateTime } from '@/core/time/local-date';
@@ -15,11 +17,11 @@ export const excludeOccurrence = defineAction({
   on: ['event'],
   only: 'only events that repeat have dates to take out',
   joins: true,
-  params: z.strictObject({ occurrences: z.record(z.string(), moments) }),
+  params: z.strictObject({ occurrences: refRecord(moments) }),
   perTarget: ['occurrences'],
   expects: z.strictObject({ there: moments }),
   sets: z.strictObject({ exclude: moments }),
-  setsOf: (params, ref) => (params.occurrences[ref] ? { exclude: params.occurrences[ref] } : null),
+  setsOf: (params, ref) => givenFor('exclude', params.occurrences, ref),
   paramsOf: (targets) => ({ occurrences: recordOf(targets, (sets) => [...sets.exclude]) }),
   now: (shell, ref, sets) => {
     const event = eventOfShell(shell, ref);

@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { categoryOfShell } from '@/core/shell/find-things';
 import { outlineOf } from '@/core/shell/outline';
 import type { Item, Shell } from '@/core/shell/model';
@@ -19,11 +21,11 @@ export const merge = defineAction({
   on: ['item', 'gradeCategory'],
   only: 'only modules and grade categories can be merged',
   mayShow: true,
-  params: z.strictObject({ with: z.record(z.string(), z.string()) }),
+  params: z.strictObject({ with: refRecord(z.string()) }),
   perTarget: ['with'],
   expects: z.strictObject({ type: z.string() }),
   sets: z.strictObject({ with: z.string() }),
-  setsOf: (params, ref) => (params.with[ref] === undefined ? null : { with: params.with[ref] }),
+  setsOf: (params, ref) => givenFor('with', params.with, ref),
   paramsOf: (targets) => ({ with: recordOf(targets, (sets) => sets.with) }),
   now: (shell, ref) => {
     const type = refsOf(shell).typeOf(ref);

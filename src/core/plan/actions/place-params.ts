@@ -1,12 +1,14 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import type { Place } from '../outline-changes';
 import type { Target } from './action';
 
 /** A place for each target, or one for all of them, one behind the other. */
 export const placeParams = z.strictObject({
-  places: z.record(z.string(), z.string().nullable()).optional(),
+  places: refRecord(z.string().nullable()).optional(),
   /** For each target that has a neighbour of its own to stand before. */
-  neighbours: z.record(z.string(), z.string()).optional(),
+  neighbours: refRecord(z.string()).optional(),
   into: z.string().nullable().optional(),
   before: z.string().nullable().optional(),
 });
@@ -15,8 +17,8 @@ export const placeSets = z.strictObject({ into: z.string().nullable(), before: z
 
 export function placeFor(params: PlaceParams, ref: string): Place | null {
   if (params.places === undefined) return { into: params.into ?? null, before: params.before ?? null };
-  const into = params.places[ref];
-  return into === undefined ? null : { into, before: params.neighbours?.[ref] ?? null };
+  const into = entryOf(params.places, ref);
+  return into === undefined ? null : { into, before: entryOf(params.neighbours, ref) ?? null };
 }
 
 /** The shorter form where one place serves all. */

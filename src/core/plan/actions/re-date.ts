@@ -1,4 +1,6 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import type { CourseEvent, Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
@@ -42,11 +44,11 @@ export const reDate = defineAction({
   on: ['item', 'event'],
   only: 'it has no dates; items and events have',
   joins: true,
-  params: z.strictObject({ dates: z.record(z.string(), dates) }),
+  params: z.strictObject({ dates: refRecord(dates) }),
   perTarget: ['dates'],
   expects: dates,
   sets: dates,
-  setsOf: (params, ref) => params.dates[ref] ?? null,
+  setsOf: (params, ref) => entryOf(params.dates, ref) ?? null,
   paramsOf: (targets) => ({ dates: recordOf(targets, (sets) => sets) }),
   now: (shell, ref, sets) => {
     const item = outlineOf(shell).byRef.get(ref as ItemRef);

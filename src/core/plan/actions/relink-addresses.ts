@@ -1,10 +1,12 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import type { Shell } from '@/core/shell/model';
 import { isWebGoal, leadLink, linkOf } from '../links/web-goal';
 import { addressesOf, bodyOf, leadWritten } from '../links/written-addresses';
 import { defineAction, type Applied } from './action';
 
-const addresses = z.record(z.string(), z.string());
+const addresses = refRecord(z.string());
 
 /** Leads addresses, as they are written in the targets, to files or pages of the shell or to other web addresses. */
 export const relinkAddresses = defineAction({
@@ -60,7 +62,7 @@ function leadIn(
   const body = bodyOf(shell, ref);
   if (body) return leadWritten(shell, body, lead);
   const link = linkOf(shell, ref);
-  const goal = link && lead[link.target ?? ''];
+  const goal = link && entryOf(lead, link.target ?? '');
   if (!link || goal === undefined || goal === null) return 'it has no text any more; look at it by hand';
   return isWebGoal(goal) ? leadLink(shell, link, goal) : 'a web link can only lead to another web address';
 }

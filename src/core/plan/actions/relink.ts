@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { linkGraphOf } from '@/core/links/graph';
 import type { Shell } from '@/core/shell/model';
 import { goalOf } from '../links/goals';
@@ -14,11 +16,11 @@ export const relink = defineAction({
   phase: 'links',
   on: ['item', 'file'],
   only: 'nothing can link to it',
-  params: z.strictObject({ to: z.record(z.string(), z.string()) }),
+  params: z.strictObject({ to: refRecord(z.string()) }),
   perTarget: ['to'],
   expects: z.strictObject({ linked: z.boolean() }),
   sets: z.strictObject({ to: z.string() }),
-  setsOf: (params, ref) => (params.to[ref] === undefined ? null : { to: params.to[ref] }),
+  setsOf: (params, ref) => givenFor('to', params.to, ref),
   paramsOf: (targets) => ({ to: recordOf(targets, (sets) => sets.to) }),
   now: (shell, ref) => {
     const goal = goalOf(shell, ref);

@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { renameEvent } from '@/core/time/change-events';
 import type { Shell } from '@/core/shell/model';
 import { refsOf } from '../refs-of-shell';
@@ -16,11 +18,11 @@ export const rename = defineAction({
   on: ['item', 'event', 'gradeCategory', 'gradeColumn'],
   only: 'it can’t be renamed; items, events, grade categories and grade columns can',
   joins: true,
-  params: z.strictObject({ titles: z.record(z.string(), title) }),
+  params: z.strictObject({ titles: refRecord(title) }),
   perTarget: ['titles'],
   expects: z.strictObject({ title: z.string() }),
   sets: value,
-  setsOf: (params, ref) => (params.titles[ref] === undefined ? null : { title: params.titles[ref] }),
+  setsOf: (params, ref) => givenFor('title', params.titles, ref),
   paramsOf: (targets) => ({ titles: recordOf(targets, (sets) => sets.title) }),
   now: (shell, ref) => {
     const refs = refsOf(shell);

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Content, Item, PackageEntry, Shell } from '@/core/shell/model';
@@ -41,10 +42,10 @@ export const repeat = defineAction({
   expects: z.strictObject({ absent: z.literal(true) }),
   sets,
   setsOf: (params, ref) => {
-    const name = params.titles[ref];
+    const name = entryOf(params.titles, ref);
     if (name === undefined) return null;
-    const into = params.places?.[ref] ?? null;
-    return { item: params.item, title: name, into, before: null, dates: params.dates?.[ref] ?? {} };
+    const into = entryOf(params.places, ref) ?? null;
+    return { item: params.item, title: name, into, before: null, dates: entryOf(params.dates, ref) ?? {} };
   },
   paramsOf: (targets) => ({
     item: targets[0]?.sets.item ?? '',

@@ -1,4 +1,6 @@
+import { givenFor } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { categoryOfShell, columnOfShell } from '@/core/shell/find-things';
 import { defineAction, mapped, recordOf } from './action';
 
@@ -11,12 +13,11 @@ export const setCategory = defineAction({
   on: ['gradeColumn'],
   only: 'only grade columns are in a category',
   joins: true,
-  params: z.strictObject({ categories: z.record(z.string(), z.string()) }),
+  params: z.strictObject({ categories: refRecord(z.string()) }),
   perTarget: ['categories'],
   expects: z.strictObject({ category: z.string().nullable() }),
   sets: z.strictObject({ category: z.string() }),
-  setsOf: (params, ref) =>
-    params.categories[ref] === undefined ? null : { category: params.categories[ref] },
+  setsOf: (params, ref) => givenFor('category', params.categories, ref),
   paramsOf: (targets) => ({ categories: recordOf(targets, (sets) => sets.category) }),
   now: (shell, ref) => {
     const column = columnOfShell(shell, ref);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { termFault } from '@/core/time/term-length';
 import { readSeriesAgain } from '@/core/time/change-events';
 import { defineAction, type Applied } from './action';
 
@@ -36,8 +37,8 @@ export const setFacts = defineAction({
     if (!target) return { shell, blocked: new Map() };
     const { code, title, term } = target.sets;
     const end = term === undefined ? shell.term : { ...term, start: asDay(term.start), end: asDay(term.end) };
-    if (end.start !== null && end.end !== null && end.end < end.start)
-      return { shell, blocked: new Map([[target.ref, 'the term ends before it begins; correct its days']]) };
+    const fault = termFault(end);
+    if (fault !== null) return { shell, blocked: new Map([[target.ref, `the term ${fault}`]]) };
     const next: Shell = { ...shell, code: code ?? shell.code, title: title ?? shell.title, term: end };
     return { shell: end.end === shell.term.end ? next : readSeriesAgain(next), blocked: new Map() };
   },

@@ -1,4 +1,6 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import type { Shell } from '@/core/shell/model';
 import { defineAction, recordOf } from './action';
 
@@ -12,12 +14,12 @@ export const setHomePage = defineAction({
   phase: 'change',
   on: ['item', 'homePage'],
   only: 'it is no home page of this shell',
-  params: z.strictObject({ instead: z.record(z.string(), refs).optional() }),
+  params: z.strictObject({ instead: refRecord(refs).optional() }),
   perTarget: ['instead'],
   expects: z.strictObject({ inUse: z.boolean().nullable(), others: refs }),
   sets: z.strictObject({ instead: refs }),
   setsOf: (params, ref, shell) => ({
-    instead: params.instead?.[ref] ?? inUse(shell).filter((r) => r !== ref),
+    instead: entryOf(params.instead, ref) ?? inUse(shell).filter((r) => r !== ref),
   }),
   paramsOf: (targets) => ({ instead: recordOf(targets, (sets) => [...sets.instead]) }),
   now: (shell, ref) => {

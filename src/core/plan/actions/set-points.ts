@@ -1,4 +1,6 @@
+import { entryOf } from '@/core/entries';
 import { z } from 'zod';
+import { refRecord } from '@/core/ref-record';
 import { columnOfShell } from '@/core/shell/find-things';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
@@ -16,12 +18,12 @@ export const setPoints = defineAction({
   on: ['item', 'gradeColumn'],
   only: 'it gives no points; activities and grade columns do',
   joins: true,
-  params: z.strictObject({ points: z.record(z.string(), points) }),
+  params: z.strictObject({ points: refRecord(points) }),
   perTarget: ['points'],
   expects: value,
   sets: value,
   setsOf: (params, ref) => {
-    const to = params.points[ref];
+    const to = entryOf(params.points, ref);
     return to === undefined ? null : { points: to };
   },
   paramsOf: (targets) => ({ points: recordOf(targets, (sets) => sets.points) }),

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { baseOfAddresses, fileBaseOf } from '@/core/links/package-paths';
 import { scanOfFile, scansOfContent } from '@/core/links/scans';
 import { spellAddress } from '@/core/links/spell-address';
@@ -82,7 +83,7 @@ function textIs(content: Content, text: string): TextAbout['is'] {
 export function leadWritten(shell: Shell, body: Body, goals: Readonly<Record<string, string>>): Shell {
   return changeBody(shell, body, (text, scan, about) => {
     const cuts = scan.addresses.flatMap((address) => {
-      const goal = goals[address.value];
+      const goal = entryOf(goals, address.value);
       if (goal === undefined || address.start < 0) return [];
       const by = isWebGoal(goal)
         ? spellWebGoal(goal, address.context)

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import equal from 'fast-deep-equal';
 import { keyOf, listNames, type ListName, type ThingOf } from '@/core/edits/edit';
 import type { Shell } from '@/core/shell/model';
@@ -65,8 +66,8 @@ function listDifferences<N extends ListName>(
 
 function fieldsThatDiffer(expected: object, found: object): string {
   const [was, now] = [expected as Record<string, unknown>, found as Record<string, unknown>];
-  const names = Object.keys(was).filter((name) => !equal(was[name], now[name]));
-  return names.map((name) => fieldWords[name] ?? `its ${name}`).join(', ');
+  const names = Object.keys(was).filter((name) => !equal(entryOf(was, name), entryOf(now, name)));
+  return names.map((name) => entryOf(fieldWords, name) ?? `its ${name}`).join(', ');
 }
 
 const differenceOf = (thing: ThingOf<ListName>, what: string): Difference => ({

@@ -1,3 +1,4 @@
+import { entryOf } from '@/core/entries';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { auditReport, aboutShell, wholeFindingTable } from '@/formats/report/audit-report';
 import type { Report } from '@/formats/report/model/report';
@@ -107,7 +108,11 @@ function decidedOf(folder: OpenFolder, shell: CurrentShell, view: ReturnType<typ
   const waiting = waitingFindings(folder, shell);
   const titled = (id: string) => titles.get(id) ?? id;
   return [
-    ...view.leftBe.map(({ id, title }) => ({ decision: 'Left be', title, reason: reasons[id] ?? '' })),
+    ...view.leftBe.map(({ id, title }) => ({
+      decision: 'Left be',
+      title,
+      reason: entryOf(reasons, id) ?? '',
+    })),
     ...waiting.map(({ finding, kind }) => ({
       decision: kind === 'ask' ? 'Asked' : 'Later',
       title: titled(finding),

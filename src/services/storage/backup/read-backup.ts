@@ -1,18 +1,10 @@
-import {
-  closeSync,
-  existsSync,
-  fsyncSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  rmSync,
-  writeSync,
-} from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { filePath, type FilePath } from '@/core/shell/refs';
 import { openArchive, type Archive } from '@/formats/archive/read-archive';
+import { settleFile, writeAll } from '@/formats/archive/write-all';
 import { defaultLimits } from '@/formats/archive/limits';
 import { examine } from '../doctor/examine';
 import { backupNote, backupSchema, type BackupNote } from './write-backup';
@@ -89,8 +81,12 @@ async function unpackOne(archive: Archive, path: FilePath, to: string): Promise<
   mkdirSync(dirname(to), { recursive: true });
   const file = openSync(to, 'wx');
   try {
-    const read = await archive.hash(path, (block) => writeSync(file, block));
-    fsyncSync(file);
+    let bytes = 0;
+    const read = await archive.hash(path, (block) => {
+      bytes += block.length;
+      writeAll(file, block);
+    });
+    settleFile(file, bytes);
     return read.ok ? good(null) : bad('restore-damaged', `The backup is damaged: ${read.trouble.message}`);
   } finally {
     closeSync(file);

@@ -1,4 +1,5 @@
 'use client';
+import { entryOf } from '@/core/entries';
 import { useMemo } from 'react';
 import { changeTitles } from '@/core/two-shells/change';
 import { driftByThing, type DriftingThing } from '@/core/two-shells/drift';
@@ -36,6 +37,7 @@ const columnsFor = (compared: readonly ComparedShell[]): readonly WorkColumn<Dri
     key: id,
     title: name,
     width: 'minmax(130px, 1fr)',
-    text: ({ against }) => (against[id] ?? []).map((kind) => changeTitles[kind]).join(', ') || 'the same',
+    text: ({ against }) =>
+      (entryOf(against, id) ?? []).map((kind) => changeTitles[kind]).join(', ') || 'the same',
   })),
 ];
