@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import type { Command } from 'commander';
 import { plural } from '@/core/text/plural';
+import { rootFolder } from '@/services/app-context';
 import { readBackup } from '@/services/storage/backup/read-backup';
 import { writeBackup } from '@/services/storage/backup/write-backup';
 import type { Examination } from '@/services/storage/doctor/diagnosis';
@@ -22,39 +23,51 @@ export function addFolderCommands(program: Command, setCode: (code: number) => v
     .description('Looks a data folder over: database, files, leftovers. Says what is wrong.')
     .option('--data <DIR>', 'the data folder', usualFolder())
     .option('--mend', 'repair what can be repaired without losing anything', false)
-    .action(({ data, mend: wished }: { data: string; mend: boolean }) =>
-      setCode(named(data, () => doctor(data, wished))),
+    .action(async ({ data, mend: wished }: { data: string; mend: boolean }) =>
+      setCode(await named(data, () => doctor(data, wished))),
     );
   program
     .command('backup')
     .description('Writes a data folder as one file, also while the application works in it.')
     .argument('<file>', 'the file to write; it must not be there yet')
     .option('--data <DIR>', 'the data folder', usualFolder())
-    .action(async (file: string, { data }: { data: string }) => {
-      const written = await writeBackup(data, file, new Date().toISOString());
-      if (!written.ok) return setCode(complain(written.trouble.message, exitCodes.unreadable));
-      const { shells, blobs } = written.value;
-      process.stdout.write(`${file}: ${plural(shells, 'shell')}, ${plural(blobs, 'file')}.\n`);
-    });
+    .action(async (file: string, { data }: { data: string }) =>
+      setCode(await named(data, () => backup(data, file))),
+    );
   program
     .command('restore')
     .description('Reads a backup back into a new folder.')
     .argument('<file>', 'a backup')
     .argument('<dir>', 'a new or empty folder')
-    .action(async (file: string, dir: string) => {
-      const read = await readBackup(file, dir);
-      if (!read.ok) return setCode(complain(read.trouble.message, exitCodes.unreadable));
-      const { shells, blobs, at } = read.value;
-      process.stdout.write(
-        `${dir}: ${plural(shells, 'shell')}, ${plural(blobs, 'file')}, as of ${at}. Start Currycomb with CURRYCOMB_DATA=${dir}.\n`,
-      );
-    });
+    .action(async (file: string, dir: string) => setCode(await named(dir, () => restore(file, dir))));
+}
+
+async function backup(data: string, file: string): Promise<number> {
+  if (!existsSync(dirname(resolve(file))))
+    return complain(`There is no folder ${dirname(resolve(file))}. Make it first.`, exitCodes.unreadable);
+  const written = await writeBackup(data, file, new Date().toISOString());
+  if (!written.ok) return complain(written.trouble.message, exitCodes.unreadable);
+  const { shells, blobs } = written.value;
+  process.stdout.write(`${file}: ${plural(shells, 'shell')}, ${plural(blobs, 'file')}.\n`);
+  return exitCodes.sound;
+}
+
+async function restore(file: string, dir: string): Promise<number> {
+  process.umask(0o077);
+  const read = await readBackup(file, dir, join(rootFolder(), 'src/store/migrations'));
+  if (!read.ok) return complain(read.trouble.message, exitCodes.unreadable);
+  const { shells, blobs, at, leftOut } = read.value;
+  process.stdout.write(
+    `${dir}: ${plural(shells, 'shell')}, ${plural(blobs, 'file')}, as of ${at}. Start Currycomb with CURRYCOMB_DATA=${dir}.\n`,
+  );
+  for (const left of leftOut) process.stdout.write(`- Left out: ${left}.\n`);
+  return exitCodes.sound;
 }
 
 /** Runs a command; storage that can't be used is one sentence. */
-function named(folder: string, run: () => number): number {
+async function named(folder: string, run: () => number | Promise<number>): Promise<number> {
   try {
-    return run();
+    return await run();
   } catch (error) {
     const fault = storageFault(error, folder);
     if (!fault) throw error;

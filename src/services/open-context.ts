@@ -25,6 +25,8 @@ export interface ContextPaths {
  */
 export function openContext(paths: ContextPaths): Context {
   const { dataDir } = paths;
+  // Whatever is written from now on, here and by the processes that work for this one, is for its owner alone.
+  process.umask(0o077);
   try {
     const lock = lockFolder(dataDir);
     if (!lock.ok) throw new FolderTaken(lock.trouble.message);

@@ -18,6 +18,8 @@ import { listShells } from '../shells/shell-list';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 
+const migrations = join(process.cwd(), 'src/store/migrations');
+
 jest.setTimeout(120_000);
 let data: DataFolder;
 let id = '';
@@ -112,7 +114,10 @@ test('a backup made while the folder is in use comes back the same', async () =>
   const written = await writeBackup(data.dataDir, file, '2027-01-04T09:00:00Z');
   expect(written.ok && written.value.shells).toBe(1);
   const to = join(data.folder, 'restored');
-  expect(await readBackup(file, to)).toEqual(written);
+  expect(await readBackup(file, to, migrations)).toEqual({
+    ok: true,
+    value: { ...must(written), leftOut: [] },
+  });
   expect(examine(to, false).diagnoses).toEqual([]);
   const context = openContext({
     dataDir: to,
@@ -126,7 +131,7 @@ test('a backup made while the folder is in use comes back the same', async () =>
 
 test('a folder that an earlier Currycomb used is looked over, and its backup read', async () => {
   const to = join(data.folder, 'earlier');
-  must(await readBackup(join(data.folder, 'one.backup'), to));
+  must(await readBackup(join(data.folder, 'one.backup'), to, migrations));
   const file = new Database(join(to, 'currycomb.sqlite'));
   file.exec('ALTER TABLE versions DROP COLUMN notes_blob; ALTER TABLE incomings DROP COLUMN notes_blob');
   file.exec('DROP TABLE owner_answers; DROP TABLE shell_probes');
@@ -137,7 +142,9 @@ test('a folder that an earlier Currycomb used is looked over, and its backup rea
   expect(examine(to, false)).toMatchObject({ blobs: found.blobs, diagnoses: [] });
   const again = join(data.folder, 'earlier.backup');
   must(await writeBackup(to, again, '2027-01-04T09:00:00Z'));
-  expect(must(await readBackup(again, join(data.folder, 'earlier-restored')))).toMatchObject({ shells: 1 });
+  expect(must(await readBackup(again, join(data.folder, 'earlier-restored'), migrations))).toMatchObject({
+    shells: 1,
+  });
 });
 
 test('a backup is never written over something, and only whole ones are read, into an empty folder', async () => {
@@ -151,12 +158,12 @@ test('a backup is never written over something, and only whole ones are read, in
   const half = Math.floor(bytes.length / 2);
   middle.fill(0, half, half + 200);
   writeFileSync(damaged, middle);
-  const read = await readBackup(damaged, join(data.folder, 'nowhere'));
+  const read = await readBackup(damaged, join(data.folder, 'nowhere'), migrations);
   expect(read.ok ? '' : read.trouble.message).toMatch(/^The backup is damaged: /);
   expect(existsSync(join(data.folder, 'nowhere'))).toBe(false);
-  const full = await readBackup(file, data.dataDir);
+  const full = await readBackup(file, data.dataDir, migrations);
   expect(full.ok ? '' : full.trouble.code).toBe('restore-not-empty');
-  const none = await readBackup('demo/out/hyd-214/HYD-214.imscc', join(data.folder, 'nowhere'));
+  const none = await readBackup('demo/out/hyd-214/HYD-214.imscc', join(data.folder, 'nowhere'), migrations);
   expect(none.ok ? '' : none.trouble.code).toBe('restore-no-backup');
 });
 

@@ -8,6 +8,18 @@ export interface InputFile {
   readonly name: string;
 }
 
+/** The files that a shell is read from, by their paths. */
+export const pathsOf = (inputs: ShellInputs): readonly string[] =>
+  [
+    inputs.package,
+    inputs.events,
+    inputs.previousEvents,
+    inputs.status,
+    inputs.houseRules,
+    inputs.roster,
+    inputs.baseline,
+  ].flatMap((file) => (file === undefined ? [] : [file.path]));
+
 /** Everything that a shell is read from: the package, its side files and what was said about it. */
 export interface ShellInputs {
   readonly package: InputFile;

@@ -1,10 +1,12 @@
-import { existsSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { copyFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { LocalDate } from '@/core/time/local-date';
 import { shells } from '@/store/schema';
-import type { ShellInputs } from '../bring-in/shell-inputs';
+import { pathsOf, type InputFile, type ShellInputs } from '../bring-in/shell-inputs';
+import { uploadsDir } from '../bring-in/uploads';
 import { todayHere } from '../clock';
 import type { Context } from '../context';
 import { houseTerms, keptRules } from '../house-rules/house-rules';
@@ -81,16 +83,20 @@ export function orderDemo(context: Context): Result<{ readonly jobIds: readonly 
   const here = new Set(demoRows(context).map((row) => row.code));
   const jobIds = demoShells
     .filter((shell) => !here.has(shell.code))
-    .map((shell) =>
-      context.jobs.order('bring-in', null, {
-        inputs: inputsOf(context, shell),
-        role: '',
-        dispose: [],
-        isDemo: true,
-        combBy: shell.isCombed ? keptRules(context).written : null,
-      }),
-    );
+    .map((shell) => orderShell(context, shell));
   return good({ jobIds });
+}
+
+/** Orders one shell to be brought in from copies of its files, as if somebody had sent them. */
+function orderShell(context: Context, shell: DemoShell): string {
+  const inputs = inputsOf(context, shell);
+  return context.jobs.order('bring-in', null, {
+    inputs,
+    role: '',
+    dispose: [...pathsOf(inputs)],
+    isDemo: true,
+    combBy: shell.isCombed ? keptRules(context).written : null,
+  });
 }
 
 /** Takes the demo's shells away, with everything that only they use. */
@@ -112,16 +118,15 @@ const demoRows = ({ db }: Context) =>
 
 /** The day of the scenario stands with the shell, so that what is found does not age. */
 function inputsOf(context: Context, { code, files, hasPreviousTerm }: DemoShell): ShellInputs {
-  const file = (path: string | undefined) =>
-    path === undefined
-      ? undefined
-      : { path: join(folder, path), name: path.slice(path.lastIndexOf('/') + 1) };
+  const copied = (path: string): InputFile => {
+    const copy = join(uploadsDir(context), randomUUID());
+    copyFileSync(join(folder, path), copy);
+    return { path: copy, name: path.slice(path.lastIndexOf('/') + 1) };
+  };
+  const file = (path: string | undefined) => (path === undefined ? undefined : copied(path));
   const day = (text: string) => text as LocalDate;
   return {
-    package: {
-      path: join(folder, files.package),
-      name: files.package.slice(files.package.lastIndexOf('/') + 1),
-    },
+    package: copied(files.package),
     events: file(files.events),
     previousEvents: file(files.previousEvents),
     status: file(files.status),

@@ -7,6 +7,8 @@ import { faultOf, type Fault } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
 import type { WorkerLost } from '../processes/worker-process';
+import { isPassing } from '../storage/leftovers';
+import { namesStrangeFile } from '../storage/strange-files';
 import { storageFault } from '../storage/storage-fault';
 import { Refusal, type Desk, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
@@ -70,7 +72,7 @@ export class ProcessQueue implements JobQueue {
     const record: Pick<AnyJob, 'supersedes'> = jobRecords[kind];
     // It is held against its schema by the process that does the job: a plan of thousands of steps would take long here.
     const text = JSON.stringify(input);
-    const [same] = shellId === null ? [] : this.rows.activeOf(shellId, kind, text);
+    const [same] = this.rows.activeOf(shellId, kind, text);
     if (same) return same.id;
     if (record.supersedes) for (const job of this.rows.activeOf(shellId, kind)) this.cancel(job.id);
     const id = this.db.transaction((tx) => {
@@ -197,12 +199,19 @@ export class ProcessQueue implements JobQueue {
   }
 
   private start(job: JobRow): void {
+    if (namesStrangeFile(job.kind, job.input, this.dataDir)) return this.refuse(job, strangeFile);
     const started = { state: 'running', doing: 'Starting', tries: job.tries + 1 } as const;
     this.change(job.id, started);
     this.lanes.enter({ ...job, ...started });
     this.silence.hear(job.id);
     log.info({ id: job.id, kind: job.kind, shell: job.shellId }, 'job begins');
     this.pool.start({ type: 'job', id: job.id, kind: job.kind, input: job.input }, job.shellId);
+  }
+
+  /** A job that is not begun at all: nothing of it is done, and none of the files that it names is touched. */
+  private refuse(job: JobRow, trouble: string): void {
+    this.rows.end(job, { state: 'failed', trouble, finishedAt: new Date().toISOString() }, () => undefined);
+    this.events.emit(job.id);
   }
 
   private hear(report: JobReport): void {
@@ -234,7 +243,7 @@ export class ProcessQueue implements JobQueue {
       const answer = this.db.transaction((tx) => {
         // It gets on, so it is not what ends the server.
         if (!record?.drafts) tx.update(jobs).set({ tries: 1 }).where(eq(jobs.id, job.id)).run();
-        return record?.note?.(entry, JSON.parse(job.input), this.deskOf(job, tx));
+        return record?.note?.(entry, inputOf(job), this.deskOf(job, tx));
       });
       this.pool.answer(job.id, { type: 'note', number, answer, trouble: null });
     } catch (error) {
@@ -261,7 +270,7 @@ export class ProcessQueue implements JobQueue {
   private settle(job: JobRow, output: unknown): void {
     const record = jobOf(job.kind);
     if (!record) return;
-    const input: unknown = JSON.parse(job.input);
+    const input = inputOf(job);
     try {
       this.db.transaction((tx) => {
         const desk = this.deskOf(job, tx);
@@ -310,7 +319,7 @@ export class ProcessQueue implements JobQueue {
     const record = jobOf(job.kind);
     if (fault) noteTrouble({ during: `the job ${job.kind}`, id: job.id, sentence: null, fault });
     const end = { state: 'failed', trouble, finishedAt: new Date().toISOString() } as const;
-    this.rows.end(job, end, (tx) => record?.abandon?.(JSON.parse(job.input), tx, trouble));
+    this.rows.end(job, end, (tx) => record?.abandon?.(inputOf(job), tx, trouble));
     this.over(job, record, 'failed');
   }
 
@@ -320,7 +329,7 @@ export class ProcessQueue implements JobQueue {
     const isRunning = this.lanes.has(id);
     const wished = state === 'cancelled' ? jobOf(job.kind)?.cancelled : undefined;
     if (wished) {
-      this.db.transaction((tx) => wished(JSON.parse(job.input), tx));
+      this.db.transaction((tx) => wished(inputOf(job), tx));
       return true;
     }
     this.lanes.leave(id);
@@ -338,9 +347,7 @@ export class ProcessQueue implements JobQueue {
     });
     const record = jobOf(job.kind);
     if (!isPause)
-      this.db.transaction((tx) =>
-        record?.abandon?.(JSON.parse(job.input), tx, 'Cancelled; nothing was changed.'),
-      );
+      this.db.transaction((tx) => record?.abandon?.(inputOf(job), tx, 'Cancelled; nothing was changed.'));
     if (!isRunning) {
       if (!isPause) this.over(job, record, state);
       return true;
@@ -363,11 +370,19 @@ export class ProcessQueue implements JobQueue {
     this.lanes.leave(job.id);
     this.silence.forget(job.id);
     this.rows.forgetProgress(job.id);
-    for (const file of record?.leftovers?.(JSON.parse(job.input)) ?? []) rmSync(file, { force: true });
+    if (record) this.clearFilesOf(job, record);
     log.info({ id: job.id, kind: job.kind, state }, 'job ends');
     if (state !== 'done' && record?.leavesBlobs) this.sweepIfPossible();
     this.events.emit(job.id);
     this.next();
+  }
+
+  /** Clears away what a job that is over had of files; nothing else, whatever its row names. */
+  private clearFilesOf(job: JobRow, record: AnyJob): void {
+    const parsed = record.input.safeParse(inputOf(job));
+    if (!parsed.success) return;
+    for (const file of record.leftovers?.(parsed.data) ?? [])
+      if (isPassing(this.dataDir, file)) rmSync(file, { force: true });
   }
 
   private sweep(): void {
@@ -389,3 +404,15 @@ export class ProcessQueue implements JobQueue {
     this.events.emit(id);
   }
 }
+
+/** What a job was given; nothing where its row can't be read, which its schema then refuses. */
+function inputOf(job: JobRow): unknown {
+  try {
+    return JSON.parse(job.input);
+  } catch {
+    return null;
+  }
+}
+
+const strangeFile =
+  'This job names a file that Currycomb did not receive, so it was not begun. Order it again.';

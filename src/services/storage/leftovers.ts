@@ -1,5 +1,5 @@
 import { mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 import { inArray, sql } from 'drizzle-orm';
 import { jobs } from '@/store/schema';
 import type { OpenFolder } from '../open-folder';
@@ -16,6 +16,10 @@ export function passingFolder(dataDir: string, name: (typeof passingFolders)[num
   mkdirSync(folder, { recursive: true });
   return folder;
 }
+
+/** Is a path that of a file that passes through the folder? Nothing else is read, written or deleted for a job. */
+export const isPassing = (dataDir: string, path: string): boolean =>
+  passingFolders.some((name) => dirname(resolve(path)) === resolve(dataDir, name));
 
 /**
  * Files that pass through and that no job which is still to be done names, of at least an age in milliseconds: paths.

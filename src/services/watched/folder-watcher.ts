@@ -1,9 +1,10 @@
-import { relative } from 'node:path';
+import { relative, sep } from 'node:path';
 import { watch, type FSWatcher } from 'chokidar';
 import type { Context } from '../context';
 import { faultOf } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
+import { deepest, isWanted } from './folder-files';
 import { takeFromFolder, watchedPath } from './watched-folder';
 
 export interface WatcherPace {
@@ -13,12 +14,6 @@ export interface WatcherPace {
   readonly quiet: number;
 }
 const usualPace: WatcherPace = { stable: 2_000, quiet: 3_000 };
-/** So deep below the folder packages are looked for. */
-const deepest = 3;
-
-/** Packages and what may stand beside them. */
-const isWanted = (path: string): boolean => /\.(imscc|zip|ics|csv)$/i.test(path);
-
 /** Watches the folder that somebody named, and brings in what comes into it. */
 export class FolderWatcher {
   private watcher: FSWatcher | null = null;
@@ -74,7 +69,7 @@ export class FolderWatcher {
     if (this.isTaking) return this.lookSoon(folder);
     this.isTaking = true;
     try {
-      const paths = [...this.whole].map((path) => relative(folder, path).replaceAll('\\', '/'));
+      const paths = [...this.whole].map((path) => relative(folder, path).replaceAll(sep, '/'));
       const taken = await takeFromFolder(this.context, folder, paths);
       if (taken > 0) log.info({ taken }, 'packages taken from the watched folder');
     } catch (error) {

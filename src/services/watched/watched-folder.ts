@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { constants, existsSync, statSync } from 'node:fs';
-import { copyFile } from 'node:fs/promises';
-import { basename, isAbsolute, join, parse, resolve } from 'node:path';
+import { existsSync, realpathSync, statSync } from 'node:fs';
+import { basename, isAbsolute, join, parse } from 'node:path';
 import { desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { groupPackages, type PackageGroup } from '@/core/many-shells/package-groups';
@@ -14,6 +13,7 @@ import { uploadsDir } from '../bring-in/uploads';
 import { todayHere } from '../clock';
 import type { Context } from '../context';
 import { houseTerms, keptRules } from '../house-rules/house-rules';
+import { copyPlain, plainFile, unreadFiles, type UnreadFile } from './folder-files';
 
 const theOne = 'folder';
 export const watchSchema = z.strictObject({ path: z.string().trim().max(1_000) });
@@ -34,7 +34,7 @@ export function setWatchedFolder(
   }
   const trouble = whyNotWatched(path, dataDir);
   if (trouble !== null) return bad('no-folder', trouble);
-  const row = { path: resolve(path), since: new Date().toISOString() };
+  const row = { path: realpathSync(path), since: new Date().toISOString() };
   db.insert(watchedFolders)
     .values({ id: theOne, ...row })
     .onConflictDoUpdate({ target: watchedFolders.id, set: row })
@@ -47,9 +47,11 @@ function whyNotWatched(path: string, dataDir: string): string | null {
     return `“${path}” does not say where the folder is; write its whole path, from the root on.`;
   if (!existsSync(path) || !statSync(path).isDirectory())
     return `There is no folder “${path}” on this computer; look at its path again.`;
-  if (resolve(path) === parse(resolve(path)).root)
+  // A link may lead anywhere: what counts is where it ends.
+  const real = realpathSync(path);
+  if (real === parse(real).root)
     return 'That is everything on this computer; name the folder that packages are put into.';
-  const [watched, own] = [`${resolve(path)}/`, `${resolve(dataDir)}/`];
+  const [watched, own] = [`${real}/`, `${realpathSync(dataDir)}/`];
   if (watched.startsWith(own) || own.startsWith(watched))
     return 'That is where Currycomb keeps its own data; choose another folder.';
   return null;
@@ -70,6 +72,8 @@ export interface WatchedView {
   readonly isGone: boolean;
   /** The newest first. */
   readonly packages: readonly WatchedPackage[];
+  /** Files that are there and not read. */
+  readonly unread: readonly UnreadFile[];
 }
 
 const mostShown = 100;
@@ -86,6 +90,7 @@ export function watchedView(context: Context): WatchedView {
   return {
     path,
     isGone: path !== null && !existsSync(path),
+    unread: path === null ? [] : unreadFiles(path).slice(0, mostShown),
     packages: rows.map(({ taken, job }) => ({
       path: taken.path,
       takenAt: taken.takenAt,
@@ -128,7 +133,7 @@ async function takeGroup(context: Context, folder: string, group: PackageGroup):
   const known = context.db.select().from(watchedPackages).where(eq(watchedPackages.path, path)).get();
   if (known?.stamp === stamp) return false;
   const copies = new Map<string, InputFile>();
-  for (const file of files) copies.set(file, await copied(context, join(folder, file)));
+  for (const file of files) copies.set(file, await copied(context, folder, file));
   const side = (name: (typeof sideFiles)[number]) => copies.get(group.sides[name] ?? '');
   const inputs = {
     package: copies.get(group.package),
@@ -157,15 +162,14 @@ async function takeGroup(context: Context, folder: string, group: PackageGroup):
 /** Sizes and times of files; null where one of them is not there any more. */
 function stampOf(folder: string, files: readonly string[]): string | null {
   const stamps = files.map((file) => {
-    const stat = statSync(join(folder, file), { throwIfNoEntry: false });
-    return stat?.isFile() ? `${file} ${stat.size} ${Math.round(stat.mtimeMs)}` : null;
+    const plain = plainFile(folder, file);
+    return plain === null ? null : `${file} ${plain.size} ${Math.round(plain.mtimeMs)}`;
   });
   return stamps.includes(null) ? null : stamps.join('\n');
 }
 
-async function copied(context: Context, path: string): Promise<InputFile> {
+async function copied(context: Context, folder: string, path: string): Promise<InputFile> {
   const copy = join(uploadsDir(context), randomUUID());
-  // On file systems that can, the copy shares the bytes.
-  await copyFile(path, copy, constants.COPYFILE_FICLONE);
+  await copyPlain(folder, path, copy);
   return { path: copy, name: basename(path) };
 }

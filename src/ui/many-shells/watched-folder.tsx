@@ -47,6 +47,15 @@ export function WatchedFolder({ view }: { view: WatchedView }) {
           ))}
         </ul>
       )}
+      {view.unread.length > 0 && (
+        <ul className={styles.sides} aria-label="Files that are not read">
+          {view.unread.map(({ path, why }) => (
+            <li key={path}>
+              {path} is not read: {why}.
+            </li>
+          ))}
+        </ul>
+      )}
       {view.path !== null && (
         <div>
           <Button size="small" onClick={() => router.refresh()}>

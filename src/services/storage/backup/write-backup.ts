@@ -6,6 +6,7 @@ import { ZipWriter } from '@/formats/archive/zip-writer';
 import { BlobStore } from '@/store/blobs';
 import { databaseFile } from '@/store/database';
 import { blobRootsOf } from '../blob-roots';
+import { hasColumn } from '../has-column';
 
 export const backupSchema = 'currycomb.backup/1';
 /** What stands first in a backup and says what it is. */
@@ -61,6 +62,7 @@ async function copyWhole(dataDir: string, scratch: string): Promise<Copied | nul
   for (let tries = 0; tries < mostTries; tries += 1) {
     await copyDatabase(databaseFile(dataDir), databaseFile(scratch));
     await copyDatabase(join(dataDir, 'blobs', 'pack.sqlite'), join(scratch, 'pack.sqlite'));
+    withoutSecrets(databaseFile(scratch));
     const copied = countWhole(dataDir, scratch);
     if (copied) return copied;
   }
@@ -72,6 +74,20 @@ async function copyDatabase(from: string, to: string): Promise<void> {
   const db = new Database(from, { readonly: true, timeout: 60_000 });
   try {
     await db.backup(to);
+  } finally {
+    db.close();
+  }
+}
+
+/** A backup is handed on: the secrets of campus hosts stay in the folder. */
+function withoutSecrets(file: string): void {
+  const db = new Database(file);
+  try {
+    if (!hasColumn(db, 'hosts', 'secret')) return;
+    db.prepare("UPDATE hosts SET secret = ''").run();
+    // SQLite leaves old bytes where they are until the file is written anew.
+    db.exec('VACUUM');
+    db.pragma('journal_mode = DELETE');
   } finally {
     db.close();
   }

@@ -3,6 +3,8 @@ export type DiagnosisCode =
   | 'folder-missing'
   | 'database-missing'
   | 'database-damaged'
+  | 'database-foreign'
+  | 'job-strange'
   | 'rows-astray'
   | 'row-unreadable'
   | 'blobs-damaged'

@@ -1,5 +1,7 @@
 import type Database from 'better-sqlite3';
+import { z } from 'zod';
 import { plural } from '@/core/text/plural';
+import { namesStrangeFile } from '../strange-files';
 import { hasColumn } from '../has-column';
 import type { Diagnosis } from './diagnosis';
 
@@ -53,10 +55,16 @@ export const jsonColumnsOf = (db: Database.Database): readonly JsonColumn[] =>
   jsonColumns.filter(({ table, column }) => hasColumn(db, table, column));
 
 /** Says what SQLite finds wrong with its file, and which rows hang together with none. */
-export function examineDatabase(db: Database.Database, isInUse: boolean): Diagnosis[] {
+export function examineDatabase(db: Database.Database, dataDir: string, isInUse: boolean): Diagnosis[] {
   const damage = integrityOf(db);
   if (damage) return [damage];
-  return [...rowsAstray(db), ...unreadableRows(db), ...(isInUse ? [] : stuck(db))];
+  return [
+    ...foreignParts(db),
+    ...strangeJobs(db, dataDir),
+    ...rowsAstray(db),
+    ...unreadableRows(db),
+    ...(isInUse ? [] : stuck(db)),
+  ];
 }
 
 function integrityOf(db: Database.Database): Diagnosis | null {
@@ -69,6 +77,41 @@ function integrityOf(db: Database.Database): Diagnosis | null {
     sentence: `The database is damaged: SQLite says “${first}”.`,
     mending: isIndex ? 'Build its indexes anew.' : null,
   };
+}
+
+/** Triggers and views: Currycomb makes none, so somebody else did. */
+function foreignParts(db: Database.Database): Diagnosis[] {
+  const names = db
+    .prepare("SELECT name FROM sqlite_master WHERE type IN ('trigger', 'view')")
+    .pluck()
+    .all() as string[];
+  if (names.length === 0) return [];
+  return [
+    {
+      code: 'database-foreign',
+      sentence: `The database has ${plural(names.length, 'trigger or view', 'triggers or views')} that Currycomb did not make (${names.slice(0, 3).join(', ')}). Do not start on it: back it up, and restore the backup into a new folder.`,
+      mending: null,
+    },
+  ];
+}
+
+const unfinished = z.object({ kind: z.string(), input: z.string() });
+
+/** Unfinished jobs that name files which this server neither received nor named; none of them is begun. */
+function strangeJobs(db: Database.Database, dataDir: string): Diagnosis[] {
+  const rows = db
+    .prepare("SELECT kind, input FROM jobs WHERE state IN ('waiting', 'running', 'paused')")
+    .all()
+    .map((row) => unfinished.parse(row));
+  const strange = rows.filter(({ kind, input }) => namesStrangeFile(kind, input, dataDir)).length;
+  if (strange === 0) return [];
+  return [
+    {
+      code: 'job-strange',
+      sentence: `${plural(strange, 'unfinished job')} ${strange === 1 ? 'names a file' : 'name files'} outside the data folder. Currycomb will not begin ${strange === 1 ? 'it' : 'them'}. Find out where this folder came from.`,
+      mending: null,
+    },
+  ];
 }
 
 function rowsAstray(db: Database.Database): Diagnosis[] {

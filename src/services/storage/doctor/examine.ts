@@ -32,17 +32,23 @@ export function examine(dataDir: string, isInUse: boolean): Examination {
   try {
     return examineWith(dataDir, isInUse);
   } catch (error) {
-    const fault = storageFault(error, dataDir);
-    if (!fault) throw error;
-    return only({ code: 'database-damaged', sentence: fault.message, mending: null });
+    const sentence = storageFault(error, dataDir)?.message ?? oddDatabase(error, dataDir);
+    if (sentence === null) throw error;
+    return only({ code: 'database-damaged', sentence, mending: null });
   }
 }
+
+/** What is said of a database that is not ours, or is empty; null for an error of another sort. */
+const oddDatabase = (error: unknown, dataDir: string): string | null =>
+  error instanceof Error && (error as { code?: unknown }).code === 'SQLITE_ERROR'
+    ? `The database in ${dataDir} is not as Currycomb makes it: SQLite says “${error.message}”. Put it back, or put the folder back from a backup.`
+    : null;
 
 function examineWith(dataDir: string, isInUse: boolean): Examination {
   const db = new Database(databaseFile(dataDir), { readonly: true, timeout: 10_000 });
   try {
     const count = (table: string) => db.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number;
-    const ofDatabase = examineDatabase(db, isInUse);
+    const ofDatabase = examineDatabase(db, dataDir, isInUse);
     const ofBlobs = blobsOf(dataDir, db);
     return {
       folder: dataDir,
