@@ -61,7 +61,7 @@ export const door =
     response.setHeader('x-request-id', id);
     writeDown(id, request, response);
     const refusal = refusalOf(request);
-    if (refusal) refuse(response, refusal);
+    if (refusal) refuse(request, response, refusal);
     else inside(request, response);
   };
 
@@ -75,8 +75,22 @@ function writeDown(id: string, { method, url = '' }: IncomingMessage, response: 
   });
 }
 
-function refuse(response: ServerResponse, { status, sentence }: Refusal): void {
-  // What is still on its way is not received.
+/** So long what is refused is received all the same, in milliseconds. */
+const longestGoodbye = 10_000;
+
+/**
+ * Says why, then receives what is still on its way and forgets it: who is cut off while sending never reads the answer.
+ * The line is cut when all has come, or after a while.
+ */
+function refuse(request: IncomingMessage, response: ServerResponse, { status, sentence }: Refusal): void {
   response.writeHead(status, { 'content-type': 'application/json', connection: 'close' });
-  response.end(JSON.stringify({ trouble: sentence }));
+  response.write(JSON.stringify({ trouble: sentence }));
+  const end = () => response.end();
+  request.resume();
+  if (request.complete) return void end();
+  const timer = setTimeout(() => {
+    response.end(() => request.destroy());
+  }, longestGoodbye);
+  request.once('end', end);
+  response.once('close', () => clearTimeout(timer));
 }

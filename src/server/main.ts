@@ -7,6 +7,8 @@ import { door } from './door';
 
 /** How long one request may take to arrive whole, in milliseconds: a package of 2 GiB over a slow line. */
 const longestRequest = 30 * 60_000;
+/** How large its head may be, in bytes: the address of a page about a thousand shells names all of them. */
+const largestHead = 64 * 1024;
 /** How long its head may take. */
 const longestHead = 20_000;
 /** How long an idle connection is kept. */
@@ -51,7 +53,11 @@ const { default: next } = await import('next');
 
 const hostname = '127.0.0.1';
 const application = next({ dev: false, hostname, port });
-const server = createServer({ requestTimeout: longestRequest, headersTimeout: longestHead });
+const server = createServer({
+  requestTimeout: longestRequest,
+  headersTimeout: longestHead,
+  maxHeaderSize: largestHead,
+});
 server.keepAliveTimeout = longestIdle;
 server.on('error', (error: NodeJS.ErrnoException) => {
   const isTaken = error.code === 'EADDRINUSE';

@@ -1,3 +1,4 @@
+import { withoutEnd } from '@/core/text/without-end';
 const tracking = /^(utm_[a-z0-9_]*|gclid|fbclid)$/i;
 
 /**
@@ -24,6 +25,6 @@ export function webAddressKey(address: string): string {
   if (url.protocol === 'http:') url.protocol = 'https:';
   for (const name of [...url.searchParams.keys()]) if (tracking.test(name)) url.searchParams.delete(name);
   if (!url.searchParams.size) url.search = '';
-  url.pathname = url.pathname.replace(/\/+$/, '');
+  url.pathname = withoutEnd(url.pathname, '/');
   return url.href.replace(/\/(?=[?#]|$)/, '');
 }

@@ -115,7 +115,7 @@ function withNumber(title: string, n: number): string {
   const label = numberLabel(title);
   if (!label) return title;
   const head = title.slice(0, label.end);
-  const counted = head.replace(/\d+|[ivxl]+(?=\W*$)|\p{L}+(?=\W*$)/iu, (found) =>
+  const counted = head.replace(/\d+|[ivxl]{1,20}(?=\W{0,20}$)|\p{L}{1,40}(?=\W{0,20}$)/iu, (found) =>
     /^0\d/.test(found) ? String(n).padStart(found.length, '0') : String(n),
   );
   return `${counted}${title.slice(label.end)}`;

@@ -99,10 +99,10 @@ export const english: Language = {
     /^\s*(?:untitled|new|unnamed)(?:\s+(?:page|module|item|document|assignment|quiz|discussion|folder|link|file))?\s*(?:\(?\d+\)?)?\s*$/i,
   fillIn: /_{3,}|\.{6,}|\bfill\s+in\s+the\s+(?:blank|gap|missing)|\bcomplete\s+the\s+sentence|\bgap\s+fill/i,
   copyTitle: [
-    /^copy(?:\s*\(?\d+\)?)?\s+of\s+(.+)$/i,
-    /^(.+?)\s*[-–—_]\s*copy(?:\s*\(?\d+\)?)?$/i,
-    /^(.+?)\s+copy(?:\s*\(?\d+\)?)?$/i,
-    /^(.+?)\s*\((?:copy(?:\s*\d+)?|\d{1,2})\)$/i,
+    /^copy(?:\s{0,3}\(?\d{1,6}\)?)?\s{1,3}of\s{1,3}(.+)$/i,
+    /^(.+?)\s{0,3}[-–—_]\s{0,3}copy(?:\s{0,3}\(?\d{1,6}\)?)?$/i,
+    /^(.+?)\s{1,3}copy(?:\s{0,3}\(?\d{1,6}\)?)?$/i,
+    /^(.+?)\s{0,3}\((?:copy(?:\s{0,3}\d{1,6})?|\d{1,2})\)$/i,
   ],
   answerName:
     /\banswer\s*keys?\b|\bmarking\s+(?:guide|scheme|key)s?\b|\b(?:grading|scoring)\s+(?:key|guide)\b|\binstructors?['’]?s?\s+(?:only|copy|guide|manual|edition|version|notes)\b|\bteachers?['’]?s?\s+(?:only|copy|guide|edition|notes)\b|\bmodel\s+answers?\b|\bfor\s+(?:instructors|teachers|staff)\s+only\b|\bstaff\s+only\b/i,
@@ -153,7 +153,7 @@ export const english: Language = {
     /\b(?:prerequisites?|co-?requisites?|requires?|required|see\s+also|equivalent|transfer|before\s+taking|after|instead\s+of|cross-?listed)\b/i,
   deadlineName: [
     /^\s*(?:due|deadline|submission|hand[\s-]?in|submit)(?:\s+date)?\s*(?::|[-–—]|\bfor\b|\bof\b)?\s+(.+)$/i,
-    /^(.+?)\s*(?:[-–—:(]\s*)?(?:(?:is\s+|are\s+)?due(?:\s+(?:date|today))?|deadline|submission(?:\s+deadline)?|closes|hand[\s-]?in)\s*\)?\s*$/i,
+    /^(.+?)\s{0,3}(?:[-–—:(]\s{0,3})?(?:(?:is\s{1,3}|are\s{1,3})?due(?:\s{1,3}(?:date|today))?|deadline|submission(?:\s{1,3}deadline)?|closes|hand[\s-]?in)\s{0,3}\)?\s{0,3}$/i,
   ],
   kindWords: {
     quiz: ['quiz', 'test', 'exam'],

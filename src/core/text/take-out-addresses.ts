@@ -1,3 +1,4 @@
+import { withoutEnd } from './without-end';
 import { openTagsOf, type OpenTag, type TagAttribute } from './open-tags';
 import type { WrittenAddress } from './scan-html';
 
@@ -65,7 +66,7 @@ function setCuts(text: string, attribute: TagAttribute, going: readonly WrittenA
   const trailing = /,\s*$/.test(left);
   const first = cuts.reduce((a, b) => (a.start < b.start ? a : b));
   if (!trailing) return cuts;
-  const before = text.slice(attribute.start, first.start).replace(/[\s,]+$/, '').length + attribute.start;
+  const before = withoutEnd(text.slice(attribute.start, first.start), ' \t\r\n\f,').length + attribute.start;
   return [...cuts.filter((cut) => cut !== first), { ...first, start: before }];
 }
 

@@ -74,8 +74,8 @@ function byteOrderMark(bytes: Buffer): { length: number; encoding: string } | nu
 
 function declaredCharset(bytes: Buffer): string | null {
   const head = bytes.toString('latin1', 0, 1024);
-  const name = (/<\?xml[^>]*\sencoding\s*=\s*["']([\w.:-]+)/i.exec(head) ??
-    /<meta[^>]+charset\s*=\s*["']?\s*([\w.:-]+)/i.exec(head))?.[1];
+  const name = (/<\?xml[^<>]*\sencoding\s*=\s*["']([\w.:-]+)/i.exec(head) ??
+    /<meta[^<>]+charset\s*=\s*["']?\s*([\w.:-]+)/i.exec(head))?.[1];
   // Whoever could be read as far as this name wrote in single bytes, whatever the name says (WHATWG HTML, 13.2.3.2).
   if (name && /^(utf-?(16|32)|ucs)/i.test(name)) return null;
   return name

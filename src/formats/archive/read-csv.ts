@@ -45,6 +45,9 @@ function headerOf(text: string): readonly string[] {
 
 /** Runs a parser; what it can't read is thrown as UnreadableTable. */
 function reading<T>(parseIt: () => T): T {
+  // The parser makes an error of each row of another length, also where these are read: without its stack that is cheap.
+  const { stackTraceLimit } = Error;
+  Error.stackTraceLimit = 0;
   try {
     return parseIt();
   } catch (error) {
@@ -56,6 +59,8 @@ function reading<T>(parseIt: () => T): T {
       );
     const where = lines ? ` (line ${lines}: a quotation mark is missing or misplaced)` : '';
     throw new UnreadableTable(`is not a readable CSV file${where}; save it as CSV once more`);
+  } finally {
+    Error.stackTraceLimit = stackTraceLimit;
   }
 }
 

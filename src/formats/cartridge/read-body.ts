@@ -28,11 +28,23 @@ const blank: Body = {
   bankRefs: [],
 };
 
+/** A title is at the beginning of a page. */
+const headLength = 65_536;
+
+/** What the first title element of a page holds, as it is written; empty where it has none or does not end. */
+function titleElementOf(text: string): string {
+  const head = text.slice(0, headLength);
+  const open = /<title[^<>]*>/i.exec(head);
+  if (!open) return '';
+  const begin = open.index + open[0].length;
+  const end = head.toLowerCase().indexOf('</title>', begin);
+  return end < 0 ? '' : head.slice(begin, end);
+}
+
 /** Reads the file of a page (HTML), web link, tool link, topic, assignment, quiz or bank. Trouble says what is wrong with the file. */
 export function readBody(kind: ContentKind, text: string): Result<Body> {
   if (kind === 'page') {
-    const title = /<title[^>]*>([\s\S]*?)<\/title>/i.exec(text.slice(0, 65_536))?.[1] ?? '';
-    return good({ ...blank, texts: [text], title: clipTitle(unescapeTitle(title)) });
+    return good({ ...blank, texts: [text], title: clipTitle(unescapeTitle(titleElementOf(text))) });
   }
   const parsed = parseXml(text);
   if (!parsed.ok) return parsed;

@@ -287,7 +287,7 @@ const plainPath = /^[\w-]+(?:\.[\w-]+)*(?:\/[\w-]+(?:\.[\w-]+)*)*$/;
 /** The path that a manifest's href names; one that leaves the package keeps its spelling and so is found nowhere. */
 function packagePath(href: string): string {
   if (plainPath.test(href)) return href;
-  const plain = href.replace(/\\/g, '/').replace(/[?#].*$/, '');
+  const [plain = ''] = href.replace(/\\/g, '/').split(/[?#]/);
   if (/^[a-z][a-z0-9+.-]*:|^\//i.test(plain)) return plain;
   const folders = decodePath(plain).split('/');
   let depth = 0;

@@ -149,8 +149,8 @@ function readTodo(source: string, clock: EventClock): Omit<CalendarTodo, 'where'
 }
 
 function calendarZone(head: string, others: readonly { name: string; source: string }[]): string | null {
-  const named = /^X-WR-TIMEZONE:(.+?)\s*$/im.exec(head)?.[1] ?? null;
+  const named = /^X-WR-TIMEZONE:(.+)$/im.exec(head)?.[1]?.trim() ?? null;
   const first = others.find((o) => o.name === 'VTIMEZONE');
-  const tzid = named ?? (first ? (/^TZID:(.+?)\s*$/im.exec(first.source)?.[1] ?? null) : null);
+  const tzid = named ?? (first ? (/^TZID:(.+)$/im.exec(first.source)?.[1]?.trim() ?? null) : null);
   return tzid && isTimeZone(tzid) ? tzid : null;
 }

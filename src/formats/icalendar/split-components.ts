@@ -21,11 +21,11 @@ export function splitComponents(text: string): CalendarParts | null {
   let open: { name: string; from: number; depth: number } | null = null;
   for (let i = first + 1; i < lines.length; i += 1) {
     const line = elementAt(lines, i);
-    const begin = /^BEGIN:(.+?)\s*$/i.exec(line)?.[1]?.toUpperCase();
-    const end = /^END:(.+?)\s*$/i.exec(line);
+    const begin = /^BEGIN:(.+)$/i.exec(line)?.[1]?.trim().toUpperCase();
+    const end = /^END:(.+)$/i.exec(line);
     if (open) {
       // The calendar ends where a component of it has not: that one is cut short.
-      if (end?.[1]?.toUpperCase() === 'VCALENDAR') break;
+      if (end?.[1]?.trim().toUpperCase() === 'VCALENDAR') break;
       if (begin) open.depth += 1;
       if (end && (open.depth -= 1) === 0) {
         const source = lines.slice(open.from, i + 1).join('\r\n');

@@ -134,10 +134,8 @@ async function openSource(path: string, name: string): Promise<Result<TableSourc
   if (!archive.ok) return archive;
   const { entries } = archive.value;
   // Some exports put the tables into one folder.
-  const folder =
-    entries
-      .find((e) => /(^|\/)(manifest|academicSessions|classes|lineItems)\.csv$/.test(e.path))
-      ?.path.replace(/[^/]*$/, '') ?? '';
+  const table = entries.find((e) => /(^|\/)(manifest|academicSessions|classes|lineItems)\.csv$/.test(e.path));
+  const folder = table?.path.slice(0, table.path.lastIndexOf('/') + 1) ?? '';
   const read = (file: string) => {
     const entry = entries.find((e) => e.path === `${folder}${file}`);
     if (!entry || entry.bytes > mostTableBytes) return null;

@@ -1,3 +1,4 @@
+import { withoutEnd } from '@/core/text/without-end';
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
@@ -16,7 +17,7 @@ export const signInForm = z.strictObject({
   address: z
     .url({ protocol: /^https?$/, error: notAnAddress })
     .max(500)
-    .transform((address) => address.replace(/\/+$/, '')),
+    .transform((address) => withoutEnd(address, '/')),
   name: z.string().trim().min(1, 'Write the name that you sign in with.').max(200),
   secret: z.string().min(1, 'Write the secret that goes with the name.').max(500),
 });

@@ -4,7 +4,9 @@ import type { OpenFolder } from '../open-folder';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 
 /** So many shells are worked on together at most. */
-export const mostTogether = 500;
+export const mostTogether = 1_000;
+/** So many are summed up in one table at most. */
+export const mostSummed = 5_000;
 export const shellIdsSchema = z.array(z.string()).min(1).max(mostTogether);
 export const chosenSchema = z.strictObject({ shells: shellIdsSchema });
 

@@ -62,7 +62,10 @@ export function itemDetail(folder: OpenFolder, current: CurrentShell, ref: strin
         .filter((t) => t)
         .join('\n')
         .replace(/[ \t\u00a0]+/g, ' ')
-        .replace(/\s*\n\s*/g, '\n')
+        .split('\n')
+        .map((line) => line.trim())
+        .filter((line) => line !== '')
+        .join('\n')
     : null;
   return {
     ref,

@@ -43,9 +43,7 @@ export function ChosenActions({ sets, chosen, onDone }: ChosenActionsProps) {
         <Button disabled={none} href={`/together/load?${query}`}>
           Load by week
         </Button>
-        <Button disabled={none} href={`/api/together/summary?as=html&${query}`} target="_blank">
-          Summary
-        </Button>
+        <SummaryForm ids={ids} />
         {sets.length > 1 && <AssignRules ids={ids} sets={sets} onDone={onDone} />}
         <Button disabled={none} onClick={() => void layBy(!isLaidBy)}>
           {isLaidBy ? 'Take up again' : 'Lay by'}
@@ -65,6 +63,19 @@ export function ChosenActions({ sets, chosen, onDone }: ChosenActionsProps) {
         />
       )}
     </>
+  );
+}
+
+/** Opens one table about several shells. */
+function SummaryForm({ ids }: { ids: readonly string[] }) {
+  return (
+    <form method="post" action="/api/together/summary" target="_blank">
+      <input type="hidden" name="as" value="html" />
+      <input type="hidden" name="shells" value={ids.join(',')} />
+      <Button type="submit" disabled={ids.length === 0}>
+        Summary
+      </Button>
+    </form>
   );
 }
 

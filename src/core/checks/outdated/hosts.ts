@@ -8,11 +8,11 @@ export function hostOf(address: string): string | null {
 
 /** Is a host the named one or a part of it? A rule may be written with a scheme, a port or a leading `*.`. */
 export function isHostOf(host: string, rule: string): boolean {
-  const name = rule
+  const [named = ''] = rule
     .trim()
     .toLowerCase()
     .replace(/^[a-z]+:\/\//, '')
-    .replace(/[/:].*$/, '')
-    .replace(/^\*\./, '');
+    .split(/[/:]/);
+  const name = named.replace(/^\*\./, '');
   return name !== '' && (host === name || host.endsWith(`.${name}`));
 }

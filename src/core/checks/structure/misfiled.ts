@@ -79,7 +79,7 @@ export const misfiled = defineCheck({
 export function labelOfItem(title: string, shellLabels?: OwnLabels): NumberLabel | null {
   const first = numberLabel(title, shellLabels);
   if (first) return first.label === '#' ? null : first;
-  const atEnd = /[,(–—-]\s*([\p{L}]+\.?\s*#?\s*\d{1,3})\s*\)?\s*$/u.exec(title)?.[1];
+  const atEnd = /[,(–—-]\s{0,3}(\p{L}{1,40}\.?\s{0,3}#?\s{0,3}\d{1,3})\s{0,3}\)?\s{0,3}$/u.exec(title)?.[1];
   return atEnd === undefined ? null : numberLabel(atEnd, shellLabels);
 }
 

@@ -1,25 +1,29 @@
 import { z } from 'zod';
-import { chosenShells, shellIdsSchema } from '@/services/many-shells/chosen-shells';
+import { chosenShells, mostSummed } from '@/services/many-shells/chosen-shells';
 import { summaryForms, writeSummary } from '@/services/many-shells/summary';
 import { appContext } from '@/services/app-context';
-import { answer } from '@/services/safety/answer';
+import { answer, readBodyText } from '@/services/safety/answer';
 import { attachment } from '../../attachment';
 import { guarded } from '../../guarded';
 
-const querySchema = z.object({
+const formSchema = z.object({
   as: z.enum(summaryForms).default('html'),
   shells: z
     .string()
     .transform((text) => text.split(','))
-    .pipe(shellIdsSchema),
+    .pipe(z.array(z.string()).min(1).max(mostSummed)),
 });
+/** Thousands of ids. */
+const longestForm = 1024 ** 2;
 
-/** Several shells as one table: `?shells=ID,ID&as=html|csv|json`. */
-export const GET = guarded((request) => {
-  const query = querySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams));
+/** Several shells as one table. A form sends their ids, since an address can't hold a thousand of them. */
+export const POST = guarded(async (request) => {
+  const body = await readBodyText(request, longestForm);
+  if (!body.ok) return body.response;
+  const query = formSchema.safeParse(Object.fromEntries(new URLSearchParams(body.value)));
   if (!query.success)
     return Response.json(
-      { trouble: 'Say which shells (shells=ID,ID) and as what (html, csv, json).' },
+      { trouble: `Choose 1 to ${mostSummed.toLocaleString('en')} shells, and html, csv or json.` },
       { status: 400 },
     );
   const context = appContext();
