@@ -68,12 +68,21 @@ export interface CheckRecord<
   /** Where only the owner can know: the question that one answer decides for a whole batch, with the holes {count} and {things}. */
   readonly question?: string;
   readonly page: CheckPage;
-  /** A reason why the check says nothing about this shell, or null where it applies. */
-  notApplicable(shell: Shell): string | null;
+  /**
+   * A reason why the check says nothing about this shell, or null where it applies. `missing` where it can’t know, since
+   * something was not given; a plain reason where there is nothing of the kind that it looks at.
+   */
+  notApplicable(shell: Shell): string | Missing | null;
   /** What nobody has asked for yet that it needs, or null where it can look. */
   notAsked?(facts: Pick<Facts, Needs>): string | null;
   find(input: CheckInput<Options, Needs>): Iterable<RawFinding<Messages>>;
 }
+
+/** What a check would need and nobody gave. */
+export interface Missing {
+  readonly missing: string;
+}
+export const missing = (reason: string): Missing => ({ missing: reason });
 
 export interface CheckInput<Options extends z.ZodObject, Needs extends keyof Facts> {
   /** The shell without what stands in stores of staff. */

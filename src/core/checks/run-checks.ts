@@ -5,7 +5,7 @@ import { compareText } from '@/core/compare-text';
 import type { Probe } from '@/core/probe/probe';
 import { fingerprint } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
-import { word, type CheckRecord, type RawFinding } from './check';
+import { type Missing, word, type CheckRecord, type RawFinding } from './check';
 import { factsOf, type Facts } from './facts';
 import type { CheckId, Family, Finding, Urgency } from './finding';
 import { defaultHouseRules, type HouseRules } from './house-rules';
@@ -17,7 +17,8 @@ import { substancesIn, type SubstanceOf } from './substance';
 export type CheckOutcome =
   | { readonly state: 'found'; readonly count: number }
   | { readonly state: 'nothing-found' }
-  | { readonly state: 'not-applicable'; readonly reason: string }
+  /** `isMissing`: something that the check needs was not given, so nobody knows. */
+  | { readonly state: 'not-applicable'; readonly reason: string; readonly isMissing?: true }
   /** It needs something that nobody has asked for yet. */
   | { readonly state: 'not-asked'; readonly reason: string }
   | { readonly state: 'could-not-run'; readonly reason: string }
@@ -92,9 +93,8 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     const settings = entryOf(rules.checks, check.id) ?? {};
     if (settings['on'] === false)
       return void rows.push({ check: check.id, outcome: { state: 'switched-off' } });
-    const reason = check.notApplicable(shell);
-    if (reason !== null)
-      return void rows.push({ check: check.id, outcome: { state: 'not-applicable', reason } });
+    const why = check.notApplicable(shell);
+    if (why !== null) return void rows.push({ check: check.id, outcome: notApplicable(why) });
     const unasked = check.notAsked?.(only(facts, check.needs)) ?? null;
     if (unasked !== null)
       return void rows.push({ check: check.id, outcome: { state: 'not-asked', reason: unasked } });
@@ -122,6 +122,11 @@ export function runChecks(shell: Shell, options: RunOptions): Audit {
     }
   }
 }
+
+const notApplicable = (why: string | Missing): CheckOutcome =>
+  typeof why === 'string'
+    ? { state: 'not-applicable', reason: why }
+    : { state: 'not-applicable', reason: why.missing, isMissing: true };
 
 const only = <K extends keyof Facts>(facts: Facts, needs: readonly K[]): Pick<Facts, K> => {
   const view = {} as Pick<Facts, K>;

@@ -49,4 +49,17 @@ describe('the opening-day list', () => {
     expect(some?.state).toBe('yes');
     expect(some?.checks[1]?.notAsked).toBe(reason);
   });
+
+  it('is never green where a part was not looked at', () => {
+    const nothing = row('readiness.no-home-page', { state: 'nothing-found' });
+    const part = (outcome: CheckRow['outcome']) =>
+      answer('home', [nothing, row('orphan.unused-home-page', outcome)])?.state;
+    expect(part({ state: 'not-applicable', reason: 'no sheet', isMissing: true })).toBe('partly');
+    expect(part({ state: 'switched-off' })).toBe('partly');
+    expect(part({ state: 'could-not-run', reason: 'x' })).toBe('partly');
+    expect(part({ state: 'not-asked', reason: 'not probed yet' })).toBe('partly');
+    // There is nothing of its kind, so nothing could be wrong with it.
+    expect(part({ state: 'not-applicable', reason: 'there are no home pages' })).toBe('yes');
+    expect(answer('home', [nothing])?.state).toBe('partly');
+  });
 });

@@ -9,9 +9,11 @@ export interface AskedCheck {
   readonly open: number;
   /** Why it said nothing, where it did not look; null where it did. */
   readonly notAsked: string | null;
+  /** It did not look, though there may be something to find. */
+  readonly isUnknown: boolean;
 }
-/** `yes`: all that could be asked is in order. `not-asked`: nothing of it was, so nobody knows. */
-export type OpeningState = 'yes' | 'no' | 'not-asked';
+/** `yes`: all of it was looked at, and is in order. `partly`: some of it; `not-asked`: none of it, so nobody knows. */
+export type OpeningState = 'yes' | 'no' | 'partly' | 'not-asked';
 
 export interface OpeningAnswer {
   readonly id: string;
@@ -35,6 +37,7 @@ export function openingDay(
       title: titleOf(check),
       open: open.get(check) ?? 0,
       notAsked: whyNotAsked(outcomes.get(check)),
+      isUnknown: isUnknown(outcomes.get(check)),
     }));
     const all = asked.reduce((sum, one) => sum + one.open, 0);
     return { id, title, state: stateOf(asked, all), open: all, checks: asked };
@@ -43,7 +46,24 @@ export function openingDay(
 
 function stateOf(asked: readonly AskedCheck[], open: number): OpeningState {
   if (open > 0) return 'no';
-  return asked.every(({ notAsked }) => notAsked !== null) ? 'not-asked' : 'yes';
+  if (asked.every(({ notAsked }) => notAsked !== null)) return 'not-asked';
+  return asked.some(({ isUnknown }) => isUnknown) ? 'partly' : 'yes';
+}
+
+/** Did a check not look, though it might have found something? Where there is nothing of its kind it could not. */
+function isUnknown(outcome: CheckOutcome | undefined): boolean {
+  if (!outcome) return true;
+  switch (outcome.state) {
+    case 'found':
+    case 'nothing-found':
+      return false;
+    case 'not-applicable':
+      return outcome.isMissing === true;
+    case 'not-asked':
+    case 'could-not-run':
+    case 'switched-off':
+      return true;
+  }
 }
 
 function whyNotAsked(outcome: CheckOutcome | undefined): string | null {

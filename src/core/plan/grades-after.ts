@@ -8,13 +8,15 @@ export interface CategoryWeight {
   readonly after: WeightAndColumns | null;
 }
 interface WeightAndColumns {
+  /** In percent. */
   readonly weight: number | null;
   readonly columns: number;
 }
 
-/** The grade categories before and after, in the order of the shell, what is new last. */
+/** The grade categories before and after, weights in percent, in the order of the shell, what is new last. */
 export function gradeWeights(before: Shell, after: Shell): CategoryWeight[] {
-  const [was, now] = [weightsOf(before), weightsOf(after)];
+  const unit = percentOf(before.gradeCategories.length > 0 ? before : after);
+  const [was, now] = [weightsOf(before, unit), weightsOf(after, unit)];
   const refs = [...new Set([...was.keys(), ...now.keys()])];
   return refs.map((ref) => {
     const [old, next] = [was.get(ref), now.get(ref)];
@@ -26,11 +28,21 @@ export function gradeWeights(before: Shell, after: Shell): CategoryWeight[] {
   });
 }
 
-function weightsOf({ gradeCategories, gradeColumns }: Shell) {
+/** Weights are given in percent or as shares of one: what they are multiplied by to be percent. */
+function percentOf({ gradeCategories }: Shell): 1 | 100 {
+  const sum = gradeCategories.reduce((n, { weight }) => n + (weight ?? 0), 0);
+  return sum > 0 && sum <= 1.5 ? 100 : 1;
+}
+
+function weightsOf({ gradeCategories, gradeColumns }: Shell, unit: 1 | 100) {
   return new Map(
     gradeCategories.map(({ ref, title, weight }) => [
       ref as string,
-      { title, weight, columns: gradeColumns.filter((column) => column.category === ref).length },
+      {
+        title,
+        weight: weight === null ? null : weight * unit,
+        columns: gradeColumns.filter((column) => column.category === ref).length,
+      },
     ]),
   );
 }

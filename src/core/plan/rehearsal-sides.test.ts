@@ -55,8 +55,23 @@ test('what goes is marked by how it can come back', () => {
 test('grade categories are told before and after, with their columns', () => {
   const { before, after } = ran(hand('delete', ['k', 'c']));
   expect(gradeWeights(before, after)).toEqual([
-    { title: 'Reports', before: { weight: 0.4, columns: 1 }, after: null },
+    { title: 'Reports', before: { weight: 40, columns: 1 }, after: null },
   ]);
+});
+
+test('weights of 60, 20 and 20 are percent as they are, and shares of one become percent', () => {
+  const weighted = (weights: readonly number[]) => {
+    const categories = weights.map((weight, n) => ({
+      ref: gradeCategoryRef(`c${n}`),
+      title: `C ${n}`,
+      weight,
+      extra: {},
+    }));
+    const one = { ...shell(), gradeCategories: categories };
+    return gradeWeights(one, one).map(({ after }) => after?.weight);
+  };
+  expect(weighted([60, 20, 20])).toEqual([60, 20, 20]);
+  expect(weighted([0.6, 0.2, 0.2])).toEqual([60, 20, 20]);
 });
 
 test('graded work without a date or in a catch-all category would not reach the records system', () => {

@@ -12,6 +12,8 @@ export interface RecipeFacts {
   readonly runs: number;
   /** Lines of the opening-day list with something in the way. */
   readonly inTheWay: number;
+  /** Lines of it that nobody knows of, or only in part. */
+  readonly unchecked: number;
   /** What the last reset left of what it was to empty; null where there was none. */
   readonly leftByReset: number | null;
 }

@@ -10,6 +10,7 @@ const fresh: RecipeFacts = {
   planSize: 0,
   runs: 0,
   inTheWay: 0,
+  unchecked: 0,
   leftByReset: null,
 };
 const combed: RecipeFacts = { ...fresh, isCombed: true };

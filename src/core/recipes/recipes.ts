@@ -48,9 +48,9 @@ const asStudent: RecipeStep = {
 const openingDay: RecipeStep = {
   id: 'opening-day',
   title: 'Go through the opening-day list',
-  says: 'Nothing known stands in the way of letting students in.',
+  says: 'Every line is checked, and none of them is in the way of letting students in.',
   at: 'prove/opening-day',
-  isDone: ({ isCombed, inTheWay }) => isCombed && inTheWay === 0,
+  isDone: ({ isCombed, inTheWay, unchecked }) => isCombed && inTheWay === 0 && unchecked === 0,
 };
 const sign: RecipeStep = {
   id: 'sign',

@@ -4,6 +4,7 @@ import { atTime, dateOf, type LocalDateTime } from '@/core/time/local-date';
 import type { RedateAsk, Rule } from './ask';
 import { moveSeries, type MovedMoment, type MovedSeries } from './event-series';
 import { isFarOutside, moveDay } from './move-day';
+import { ownClock } from './own-clock';
 import { changeOf, type RedateChange, type ThingChanges } from './thing-changes';
 
 /** Events that are things: overrides are none of their own, unless their series is not there. */
@@ -30,7 +31,7 @@ export function changesOfEvents(
   const overrides = overridesByUid(shell);
   return events.map((event) => {
     if (isFarOutside(dateOf(event.start), rule)) return unchanged(event, true);
-    if (event.recurrence === null) return changesOfSingle(event, rule, ask);
+    if (event.recurrence === null) return changesOfSingle(event, rule, ask, clock);
     const moved = moveSeries(event, overrides.get(event.uid) ?? [], rule, ask, clock);
     return moved === null ? unchanged(event, false) : changesOfSeries(event, moved, rule);
   });
@@ -55,9 +56,11 @@ const unchanged = (event: CourseEvent, isOutside: boolean): ThingChanges => ({
   sets: {},
 });
 
-function changesOfSingle(event: CourseEvent, rule: Rule, ask: RedateAsk): ThingChanges {
-  const moved = moveDay(dateOf(event.start), rule, ask);
-  const start = moved === null ? event.start : atTime(moved.day, event.start.slice(11));
+function changesOfSingle(event: CourseEvent, rule: Rule, ask: RedateAsk, clock: EventClock): ThingChanges {
+  const { there, here } = ownClock(event, clock);
+  const begins = there(event.start);
+  const moved = moveDay(dateOf(begins), rule, ask);
+  const start = moved === null ? event.start : here(atTime(moved.day, begins.slice(11)));
   if (start === event.start) return unchanged(event, false);
   const change = changeOf(
     {

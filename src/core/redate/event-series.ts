@@ -19,6 +19,7 @@ import {
   type SeriesDates,
 } from '@/core/time/series-dates';
 import type { Rule } from './ask';
+import { ownClock, type OwnClock } from './own-clock';
 import { moveDay, type DayOptions } from './move-day';
 import type { TeachingWeeks } from './teaching-weeks';
 
@@ -50,10 +51,47 @@ export interface MovedSeries {
 const dayCodes = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
 /**
- * Moves a series by a rule: start, end, excluded and added dates and overrides alike, each by itself; a rule by weekday
+ * Moves a series by a rule, on its own clock: start, end, excluded and added dates and overrides alike, each by itself; a rule by weekday
  * follows the map. Breaks of the new term are taken out of a weekly series.
  */
 export function moveSeries(
+  event: CourseEvent,
+  overrides: readonly CourseEvent[],
+  rule: Rule,
+  options: DayOptions,
+  clock: EventClock,
+): MovedSeries | null {
+  const own = ownClock(event, clock);
+  const onOwn = (one: CourseEvent): CourseEvent =>
+    own.clock === clock ? one : { ...readEvent(one.source, own.clock).event, ref: one.ref };
+  const moved = moveOnClock(onOwn(event), overrides.map(onOwn), rule, options, own.clock);
+  return moved === null || own.clock === clock ? moved : onShellClock(moved, own.here);
+}
+
+/** What was worked out on an event's own clock, on the shell's. */
+function onShellClock(moved: MovedSeries, here: OwnClock['here']): MovedSeries {
+  const orNull = (when: LocalDateTime | null) => (when === null ? null : here(when));
+  const moment = <M extends MovedMoment>(one: M): M => ({
+    ...one,
+    old: orNull(one.old),
+    new: orNull(one.new),
+  });
+  return {
+    ...moved,
+    start: moment(moved.start),
+    until: moved.until && moment(moved.until),
+    excluded: moved.excluded.map(moment),
+    extra: moved.extra.map(moment),
+    overrides: moved.overrides.map((one) => ({ ...moment(one), replaces: here(one.replaces) })),
+    series: {
+      ...moved.series,
+      excluded: moved.series.excluded.map(here),
+      extra: moved.series.extra.map(here),
+    },
+  };
+}
+
+function moveOnClock(
   event: CourseEvent,
   overrides: readonly CourseEvent[],
   rule: Rule,
@@ -231,7 +269,10 @@ function overridesOnRule(
   clock: EventClock,
 ): { readonly overrides: readonly MovedOverride[]; readonly added: readonly LocalDateTime[] } {
   if (overrides.length === 0) return { overrides, added: [] };
-  const dates = new Set(readEvent(component.toString(), clock).event.occurrences);
+  // As far as the last of them, however far from the shell's own term that is.
+  const last = overrides.map(({ replaces }) => dateOf(replaces)).reduce((a, b) => (a > b ? a : b));
+  const until = clock.until === null || clock.until > last ? clock.until : last;
+  const dates = new Set(readEvent(component.toString(), { ...clock, until }).event.occurrences);
   const added = overrides.filter((override) => !dates.has(override.replaces)).map((o) => o.new);
   return {
     overrides: overrides.map((override) =>

@@ -57,7 +57,7 @@ export function redate(
     ...changesOfEvents(shell, eventsAsked(shell, ask), rule, ask, clockOf(shell)),
   ];
   const shifted = new Set<string>(things.filter((t) => t.changes.length > 0).map((t) => t.ref));
-  const { typed, edits } = typedDays(shell, shifted, typedMove(rule, from));
+  const { typed, edits } = typedDays(shell, shifted, typedMove(rule, from, ask));
   const sentences: Record<string, { from: string; to: string }[]> = {};
   for (const edit of edits) listUnder(sentences, edit.ref).push({ from: edit.from, to: edit.to });
   return good({
@@ -138,9 +138,13 @@ function weeksOf(
 }
 
 /** The new day of a typed one. Where everything moves, a day without a year is one of the old term. */
-function typedMove(rule: Rule, from: OldTerm): (day: LocalDate) => LocalDate | null {
-  // A typed day keeps its place beside the dates; whether it has class is for a person to see.
-  const options = { map: new Map<number, number>(), avoidNoClass: null };
+function typedMove(
+  rule: Rule,
+  from: OldTerm,
+  { map }: Pick<RedateAsk, 'map'>,
+): (day: LocalDate) => LocalDate | null {
+  // A typed day goes by the same map as its thing; whether it has class is for a person to see.
+  const options = { map, avoidNoClass: null };
   switch (rule.mode) {
     case 'clear':
     case 'to-date':

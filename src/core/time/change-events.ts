@@ -4,6 +4,7 @@ import type { CourseEvent, Shell } from '@/core/shell/model';
 import { clockOf, localOf, shiftWall, timeLike, utcTime, wallSeconds, type EventClock } from './event-clock';
 import { addDays, dateOf, daysBetween, type LocalDate, type LocalDateTime } from './local-date';
 import { addressPattern, componentOf, readEvent, settleOverrides, type ReadEvent } from './read-event';
+import { writeComponent } from './write-component';
 import { setReplaced, setSeries, setStart, type SeriesDates } from './series-dates';
 
 /**
@@ -28,7 +29,7 @@ function changeEvents(
       if (!change) return event;
       const component = componentOf(event.source);
       change(component, event);
-      return { ...event, source: component.toString() };
+      return { ...event, source: writeComponent(event.source, component) };
     });
   return { ...shell, events: readAgain(staying, touched, clockOf(shell)) };
 }

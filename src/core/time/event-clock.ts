@@ -100,10 +100,13 @@ export function timeLike(property: ICAL.Property, when: LocalDateTime, clock: Ev
   const zone = clock.zones.get(tzid);
   if (!zone) return ICAL.Time.fromDateTimeString(when);
   const seconds = DateTime.fromISO(when, { zone: clock.zone }).toUnixInteger();
-  const there = new ICAL.Time({}, ICAL.Timezone.utcTimezone);
+  // Made of nothing it would be a day, and midnight would lose its hour.
+  const there = new ICAL.Time({ ...epoch, isDate: false }, ICAL.Timezone.utcTimezone);
   there.fromUnixTime(seconds);
   return ICAL.Time.fromDateTimeString(there.convertToZone(zone).toString().replace(/Z$/, ''));
 }
+
+const epoch = { year: 1970, month: 1, day: 1, hour: 0, minute: 0, second: 0 };
 
 /** A moment on the shell's clock in UTC, as RFC 5545 (3.3.10) wants the end of a rule whose start has a time zone. */
 export const utcTime = (when: LocalDateTime, clock: EventClock): ICAL.Time =>

@@ -50,7 +50,8 @@ const answerWords: Readonly<Record<OwnerAnswer['answer'], string>> = {
 const stateWords: Readonly<Record<OpeningState, string>> = {
   yes: 'in order',
   no: 'in the way',
-  'not-asked': 'not asked',
+  partly: 'checked in part',
+  'not-asked': 'not checked',
 };
 
 /** What a teacher signs: what was asked, decided and done, what is left, and who looked it over. */

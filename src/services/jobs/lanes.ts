@@ -35,6 +35,14 @@ export class Lanes {
     return this.all().filter((job) => (jobOf(job.kind)?.aside === true) === isAside).length;
   }
 
+  /** Is a job under way that writes down what it has done as it goes, such as a run on a host? It may take hours. */
+  get hasLong(): boolean {
+    return this.all().some(({ kind }) => {
+      const record = jobOf(kind);
+      return record?.note !== undefined && !record.drafts && !record.aside;
+    });
+  }
+
   mayEnter(job: JobRow, record: AnyJob): boolean {
     return this.hasRoom(record) && !this.isBusy(job, record);
   }

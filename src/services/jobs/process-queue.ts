@@ -10,7 +10,7 @@ import type { WorkerLost } from '../processes/worker-process';
 import { isPassing } from '../storage/leftovers';
 import { namesStrangeFile } from '../storage/strange-files';
 import { storageFault } from '../storage/storage-fault';
-import { Refusal, type Desk, type JobReport } from './job-record';
+import { leftBehind, Refusal, type Desk, type JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { insertJob, JobRows, type JobRow } from './job-rows';
 import { Lanes } from './lanes';
@@ -190,8 +190,12 @@ export class ProcessQueue implements JobQueue {
         this.fail(job, `There is no job “${job.kind}” in this version of Currycomb; nothing was changed.`);
         continue;
       }
-      // An exclusive job waits until all else is done, and all that comes behind it waits for it.
-      if (record.exclusive && (this.lanes.count(false) > 0 || this.ending.size > 0)) return;
+      // An exclusive job waits until all else is done, and all that comes behind it waits for it, unless what it waits
+      // for may take hours.
+      if (record.exclusive && (this.lanes.count(false) > 0 || this.ending.size > 0)) {
+        if (this.lanes.hasLong) continue;
+        return;
+      }
       if (!this.lanes.mayEnter(job, record)) continue;
       this.start(job);
       if (record.exclusive) return;
@@ -288,7 +292,7 @@ export class ProcessQueue implements JobQueue {
     } catch (error) {
       if (error instanceof Refusal) return this.fail(job, error.message);
       const storage = storageFault(error, this.dataDir);
-      const why = storage?.message ?? 'What came of it could not be kept, so nothing was changed.';
+      const why = storage?.message ?? `What came of it could not be kept. ${leftBehind(record)}`;
       return this.fail(job, why, faultOf(error));
     }
     this.over(job, record, 'done');

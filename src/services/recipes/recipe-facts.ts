@@ -38,6 +38,7 @@ export function recipeFacts(folder: OpenFolder, subject: RecipeSubject): RecipeF
     planSize,
     runs: runs.length,
     inTheWay: answers.filter(({ state }) => state === 'no').length,
+    unchecked: answers.filter(({ state }) => state === 'partly' || state === 'not-asked').length,
     leftByReset: leftByReset(runs),
   };
 }

@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import type { Step } from '@/core/plan/step';
 import { bad, good, type Result } from '@/core/shell/result';
 import { rehearsals } from '@/store/schema';
+import { orderComb } from '../comb/order-comb';
 import type { Context } from '../context';
 import type { OpenFolder } from '../open-folder';
 import { planOf } from '../decide/plan';
@@ -11,10 +12,15 @@ import { answersFor } from '../probe/known-answers';
 import { blobHash } from '../shells/kept-state';
 import type { RehearsalView } from './rehearse-job';
 
-/** Orders the plan to be tried on a copy. What comes of it is sealed with the plan and the state it was tried for. */
+/**
+ * Orders the plan to be tried on a copy. What comes of it is sealed with the plan and the state it was tried for. A shell
+ * that was not combed yet is combed first, since a rehearsal shows which findings it closes.
+ */
 export function orderRehearsal(context: Context, shell: CurrentShell): Result<{ jobId: string }> {
-  if (!shell.audit) return bad('not-combed', 'Comb the shell first.');
-  if (shell.plan.size === 0) return bad('empty-plan', 'The plan is empty: accept some findings first.');
+  if (shell.plan.size === 0)
+    return bad('empty-plan', 'The plan is empty. Accept some findings, or change the outline, first.');
+  // Jobs of one shell are done in the order in which they are ordered.
+  if (!shell.audit) orderComb(context, shell);
   const jobId = context.jobs.order('rehearse', shell.row.id, {
     versionId: shell.version.id,
     planKey: shell.plan.key,

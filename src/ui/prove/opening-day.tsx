@@ -38,9 +38,9 @@ export function OpeningDay({ view }: { view: OpeningDayView }) {
 function headingOf({ answers, askedAt, title }: OpeningDayView): string {
   if (askedAt === null) return 'Not combed yet';
   const inTheWay = answers.filter(({ state }) => state === 'no').length;
-  const unknown = answers.filter(({ state }) => state === 'not-asked').length;
+  const unknown = answers.filter(({ state }) => state === 'not-asked' || state === 'partly').length;
   if (inTheWay > 0) return `${plural(inTheWay, 'line')} of ${answers.length} in the way of opening day`;
-  if (unknown > 0) return `Nothing known stands in the way; ${plural(unknown, 'line')} could not be asked`;
+  if (unknown > 0) return `Nothing found so far; ${plural(unknown, 'line')} not checked, or only in part`;
   return `${title} is ready for students`;
 }
 
@@ -48,7 +48,8 @@ function headingOf({ answers, askedAt, title }: OpeningDayView): string {
 const marks: Readonly<Record<OpeningState, { readonly sign: string; readonly says: string }>> = {
   yes: { sign: '✓', says: 'In order' },
   no: { sign: '×', says: 'In the way' },
-  'not-asked': { sign: '?', says: 'Not asked' },
+  partly: { sign: '?', says: 'Checked in part' },
+  'not-asked': { sign: '?', says: 'Not checked' },
 };
 
 function Line({ view, answer }: { view: OpeningDayView; answer: OpeningAnswer }) {

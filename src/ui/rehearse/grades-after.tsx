@@ -52,6 +52,6 @@ export function GradesAfter({ sealed }: { sealed: SealedView }) {
 
 function sayWeight(side: CategoryWeight['before']): string {
   if (side === null) return 'not there';
-  const weight = side.weight === null ? 'no weight' : `${Math.round(side.weight * 1000) / 10} %`;
+  const weight = side.weight === null ? 'no weight' : `${Math.round(side.weight * 10) / 10} %`;
   return `${weight}, ${side.columns} columns`;
 }

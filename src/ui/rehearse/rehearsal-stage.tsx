@@ -23,6 +23,12 @@ export function RehearsalStage({ view }: { view: RehearseStageView }) {
     return (
       <div className={styles.page}>
         <h1>Rehearsing {plural(view.planSize, 'change')}</h1>
+        {!view.combed && (
+          <p style={{ margin: 0 }}>
+            This shell hasn’t been combed yet. It is combed first, so that you see which findings the plan
+            closes.
+          </p>
+        )}
         <JobProgress job={rehearsal} label="Rehearsing" />
         {rehearsal.trouble && (
           <div>
@@ -70,7 +76,7 @@ function useRehearsal(view: RehearseStageView) {
   const router = useRouter();
   const rehearsal = useJob(() => router.refresh(), { shellId: view.id, kind: 'rehearse' });
   const started = useRef<string | null>(null);
-  const due = view.planSize > 0 && view.combed && !view.sealed;
+  const due = view.planSize > 0 && !view.sealed;
   const { start } = rehearsal;
   const rehearse = useCallback(() => void start(`/api/shells/${view.id}/rehearse`), [start, view.id]);
   useEffect(() => {

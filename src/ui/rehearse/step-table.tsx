@@ -1,18 +1,23 @@
 import { entryOf } from '@/core/entries';
 import { append } from '@/core/collect';
+import type { ActionName } from '@/core/plan/actions/registry';
 import type { Outcome } from '@/core/plan/results';
 import type { RehearsalView } from '@/services/rehearse/rehearse-job';
 import styles from './rehearse.module.css';
 
 const outcomeWords = { done: 'will be done', blocked: 'blocked', nothing: 'does nothing' } as const;
-export const actionTitles: Readonly<Record<string, string>> = {
+/** What each action is called in tables of steps. */
+export const actionTitles: Readonly<Record<ActionName, string>> = {
   delete: 'Delete',
-  relink: 'Lead links elsewhere',
+  'delete-questions': 'Delete questions',
+  'drop-link': 'Remove links of events',
+  relink: 'Update links',
+  'relink-addresses': 'Update addresses',
   unlink: 'Take links out',
   move: 'Move',
   place: 'Place in the outline',
   'lift-out': 'Lift out',
-  sort: 'Sort by number',
+  sort: 'Sort',
   rename: 'Rename',
   merge: 'Merge',
   show: 'Show',

@@ -4,7 +4,7 @@ import type { LocalDate } from '@/core/time/local-date';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import type { CheckId, Evidence } from '../finding';
 import { carriedOptions } from './carried-events';
 
@@ -31,8 +31,8 @@ export const carriedOver = defineCheck({
     notWhen: 'The event lies outside the term, or was made after the previous term ended.',
   },
   notApplicable: (shell) => {
-    if (!shell.events.length) return 'no calendar was given';
-    return shell.term.start && shell.term.end ? null : 'the term’s dates are not known';
+    if (!shell.events.length) return missing('no calendar was given');
+    return shell.term.start && shell.term.end ? null : missing('the term’s dates are not known');
   },
   *find({ shell, facts }) {
     const { start, end } = shell.term;

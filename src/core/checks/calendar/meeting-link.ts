@@ -6,7 +6,7 @@ import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
 import { dateOf, spellDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { joiningLinks } from '@/core/time/joining-links';
 
 type Why = 'outside' | 'past' | 'carried' | 'shared';
@@ -38,8 +38,8 @@ export const meetingLink = defineCheck({
   },
   notApplicable: (shell) =>
     firstReason(
-      [!shell.events.length, 'no calendar was given'],
-      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+      [!shell.events.length, missing('no calendar was given')],
+      [!(shell.term.start || shell.term.end), missing('the term’s dates are not known')],
     ),
   *find({ shell, facts, options }) {
     const joining = shell.events

@@ -3,7 +3,7 @@ import { english } from '@/core/text/english';
 import { coversDay, daySpans, type DaySpan } from '@/core/time/event-days';
 import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const noClassDay = defineCheck({
   id: 'calendar.no-class-day',
@@ -26,7 +26,7 @@ export const noClassDay = defineCheck({
     remedy: 'Takes that date out of a series. What stands alone needs another day, which only you can name.',
     notWhen: 'The event itself says that there is no class, such as “Spring break”.',
   },
-  notApplicable: (shell) => (shell.noClassDays.length ? null : 'no days without class were given'),
+  notApplicable: (shell) => (shell.noClassDays.length ? null : missing('no days without class were given')),
   *find({ shell }) {
     const free = new Set(shell.noClassDays);
     const freeIn = ({ first, last }: DaySpan) =>

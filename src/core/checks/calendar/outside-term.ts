@@ -5,7 +5,7 @@ import { firstReason } from '../first-reason';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const outsideTerm = defineCheck({
   id: 'calendar.outside-term',
@@ -33,7 +33,7 @@ export const outsideTerm = defineCheck({
   notApplicable: (shell) =>
     firstReason(
       [!shell.events.length, 'there are no events'],
-      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+      [!(shell.term.start || shell.term.end), missing('the term’s dates are not known')],
     ),
   *find({ shell, options }) {
     for (const event of shell.events) {

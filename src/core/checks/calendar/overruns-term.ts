@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { dateOf, spellDate } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const overrunsTerm = defineCheck({
   id: 'calendar.overruns-term',
@@ -24,7 +24,7 @@ export const overrunsTerm = defineCheck({
   notApplicable: (shell) =>
     firstReason(
       [!shell.events.some((e) => e.recurrence), 'no event repeats'],
-      [!shell.term.end, 'the term’s end is not known'],
+      [!shell.term.end, missing('the term’s end is not known')],
     ),
   *find({ shell }) {
     const { start, end } = shell.term;

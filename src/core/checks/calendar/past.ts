@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
 import { spellDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const pastEvent = defineCheck({
   id: 'calendar.past',
@@ -25,8 +25,8 @@ export const pastEvent = defineCheck({
   },
   notApplicable: (shell) =>
     firstReason(
-      [!shell.events.length, 'no calendar was given'],
-      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+      [!shell.events.length, missing('no calendar was given')],
+      [!(shell.term.start || shell.term.end), missing('the term’s dates are not known')],
     ),
   *find({ shell }) {
     const { start } = shell.term;

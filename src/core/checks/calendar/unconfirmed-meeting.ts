@@ -7,7 +7,7 @@ import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sideOfTerm } from '@/core/time/term';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { joiningLinks } from '@/core/time/joining-links';
 
 export const unconfirmedMeeting = defineCheck({
@@ -34,8 +34,8 @@ export const unconfirmedMeeting = defineCheck({
   },
   notApplicable: (shell) =>
     firstReason(
-      [!shell.events.length, 'no calendar was given'],
-      [!(shell.term.start && shell.term.end), 'the term’s dates are not known'],
+      [!shell.events.length, missing('no calendar was given')],
+      [!(shell.term.start && shell.term.end), missing('the term’s dates are not known')],
     ),
   *find({ shell, facts, options }) {
     const stampsTell = spansMoreThanADay(shell.events.map((e) => e.stamped));

@@ -5,7 +5,7 @@ import type { Baseline, Item, Shell } from '@/core/shell/model';
 import { nearSignature, pairsOf } from '@/core/text/near-pairs';
 import { wordCodes } from '@/core/text/shingles';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 type BaselineItem = Baseline['items'][number];
 
@@ -39,7 +39,7 @@ export const alreadyProvided = defineCheck({
       'Deletes ours. Where the shell began as a copy of the template, the template’s own is proposed to stay.',
     notWhen: 'It is the template’s own item, untouched.',
   },
-  notApplicable: (shell) => (shell.baseline ? null : 'no baseline was given'),
+  notApplicable: (shell) => (shell.baseline ? null : missing('no baseline was given')),
   *find({ shell, facts, options }) {
     const { baseline } = shell;
     if (!baseline) return;

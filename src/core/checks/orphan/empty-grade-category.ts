@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { GradeCategory, Shell } from '@/core/shell/model';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const emptyGradeCategory = defineCheck({
   id: 'orphan.empty-grade-category',
@@ -25,7 +25,7 @@ export const emptyGradeCategory = defineCheck({
       'Deletes the empty categories. With a weight it is a matter of judgement, since the weights of the others change.',
     notWhen: 'There is a column in it, with results or without.',
   },
-  notApplicable: (shell) => (shell.gradeCategories.length ? null : 'no grade categories were given'),
+  notApplicable: (shell) => (shell.gradeCategories.length ? null : missing('no grade categories were given')),
   *find({ shell }) {
     const used = new Set<string | null>(shell.gradeColumns.map((c) => c.category));
     const empty = shell.gradeCategories.filter((c) => !used.has(c.ref));

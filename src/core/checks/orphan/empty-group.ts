@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const emptyGroup = defineCheck({
   id: 'orphan.empty-group',
@@ -26,7 +26,7 @@ export const emptyGroup = defineCheck({
     notWhen: 'An item is made for the group.',
   },
   notApplicable: (shell) =>
-    shell.groups.length || shell.items.some((i) => i.groups.length) ? null : 'no groups were given',
+    shell.groups.length || shell.items.some((i) => i.groups.length) ? null : missing('no groups were given'),
   *find({ shell }) {
     const used = new Set(shell.items.flatMap((i) => i.groups as readonly string[]));
     const known = new Set<string>(shell.groups.map((g) => g.ref));

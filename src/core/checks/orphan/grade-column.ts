@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { hasWord } from '@/core/text/whole-word';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const gradeColumn = defineCheck({
   id: 'orphan.grade-column',
@@ -21,7 +21,7 @@ export const gradeColumn = defineCheck({
     notWhen:
       'Its title names work that is marked by hand (handMarked in the house rules), it has results, or nobody knows whether it has any.',
   },
-  notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
+  notApplicable: (shell) => (shell.gradeColumns.length ? null : missing('no grade columns were given')),
   *find({ shell, facts, rules }) {
     const { activities } = facts;
     const byHand = (title: string) => rules.handMarked.some((word) => hasWord(title, word));

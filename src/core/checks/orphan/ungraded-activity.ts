@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pointsOf } from '@/core/shell/points';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const ungradedActivity = defineCheck({
   id: 'orphan.ungraded-activity',
@@ -20,7 +20,7 @@ export const ungradedActivity = defineCheck({
     remedy: 'Yours to choose: give it a column, or no points.',
     notWhen: 'It gives no points, or a column of its name exists.',
   },
-  notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
+  notApplicable: (shell) => (shell.gradeColumns.length ? null : missing('no grade columns were given')),
   *find({ shell, facts }) {
     const graded = new Set([...facts.activities.values()].flat());
     const gradedTitles = new Set([...graded].map((i) => titleKey(i.title)));

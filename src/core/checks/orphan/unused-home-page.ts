@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const unusedHomePage = defineCheck({
   id: 'orphan.unused-home-page',
@@ -20,8 +20,8 @@ export const unusedHomePage = defineCheck({
   },
   notApplicable: (shell) =>
     firstReason(
-      [!shell.homePages.length, 'nobody told of home pages: give a status sheet'],
-      [!shell.homePages.some((h) => h.inUse !== null), 'nobody told which home page is in use'],
+      [!shell.homePages.length, missing('nobody told of home pages: give a status sheet')],
+      [!shell.homePages.some((h) => h.inUse !== null), missing('nobody told which home page is in use')],
     ),
   *find({ shell }) {
     const used = shell.homePages.filter((h) => h.inUse === true);

@@ -3,7 +3,7 @@ import { dateLabels } from '../date-labels';
 import { sideOfTerm, weekOfTerm } from '@/core/time/term';
 import { dateOf, spellDate, spellWeekday, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { reDate } from '../remedies';
 
 const names = { opens: 'opens', due: 'due', closes: 'closes' } as const;
@@ -31,7 +31,7 @@ export const dateOutsideTerm = defineCheck({
     notWhen: 'The item is an announcement, or the date is 14 days away or less.',
   },
   notApplicable: (shell) => {
-    if (!shell.term.start && !shell.term.end) return 'the term’s dates are not known';
+    if (!shell.term.start && !shell.term.end) return missing('the term’s dates are not known');
     return shell.items.some((i) => i.opens || i.due || i.closes) ? null : 'no item has a date';
   },
   *find({ shell, options }) {

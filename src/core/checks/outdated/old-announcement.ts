@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { firstReason } from '../first-reason';
 import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const oldAnnouncement = defineCheck({
   id: 'outdated.old-announcement',
@@ -22,7 +22,7 @@ export const oldAnnouncement = defineCheck({
   notApplicable: (shell) =>
     firstReason(
       [!shell.items.some((i) => i.kind === 'announcement'), 'there are no announcements'],
-      [!shell.term.start, 'the term’s start is not known'],
+      [!shell.term.start, missing('the term’s start is not known')],
     ),
   *find({ shell }) {
     const start = shell.term.start;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { shortTerms, type NamedTerm } from '@/core/text/named-terms';
 import { sentenceAround } from '@/core/text/sentence';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { standsInHistory, standsQuoted } from '../passages';
 import { bySubject, sentenceEvidence } from './mentions';
 
@@ -26,7 +26,7 @@ export const pastTermMention = defineCheck({
       'It stands in a citation, a list of references or a line of copyright, with “since” or “published”, or with words of history and data.',
   },
   notApplicable: (shell) =>
-    shell.term.title || shell.term.start ? null : 'the shell’s own term is not known',
+    shell.term.title || shell.term.start ? null : missing('the shell’s own term is not known'),
   *find({ facts }) {
     const hits = [];
     for (const { passage, says } of facts.namedTerms)

@@ -4,7 +4,7 @@ import { english } from '@/core/text/english';
 import { sentenceAround } from '@/core/text/sentence';
 import { parseLocalDate, spellDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
 import { sideOfTerm } from '@/core/time/term';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { standsQuoted } from '../passages';
 import { isAskedFor } from './asked-for';
 import { bySubject, sentenceEvidence } from './mentions';
@@ -31,7 +31,8 @@ export const textDateOutsideTerm = defineCheck({
     remedy: 'Edit the sentence shown.',
     notWhen: 'It tells of history, or stands in a citation.',
   },
-  notApplicable: (shell) => (shell.term.start || shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    shell.term.start || shell.term.end ? null : missing('the term’s dates are not known'),
   *find({ shell, facts, options }) {
     const hits = [];
     for (const { passage, says } of facts.namedDates) {

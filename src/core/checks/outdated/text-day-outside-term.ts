@@ -15,7 +15,7 @@ import {
 } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import { weekOfTerm } from '@/core/time/term';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { standsQuoted } from '../passages';
 import { isAskedFor } from './asked-for';
 import { bySubject, sentenceEvidence } from './mentions';
@@ -41,7 +41,8 @@ export const textDayOutsideTerm = defineCheck({
     notWhen:
       'A year stands with it, it tells of history, stands in a citation, or names a day of every year such as a holiday.',
   },
-  notApplicable: (shell) => (shell.term.start && shell.term.end ? null : 'the term’s dates are not known'),
+  notApplicable: (shell) =>
+    shell.term.start && shell.term.end ? null : missing('the term’s dates are not known'),
   *find({ shell, facts, options }) {
     const hits = [];
     for (const { passage, says } of facts.namedDates) {

@@ -4,7 +4,7 @@ import { firstReason } from '../first-reason';
 import { pointsOf } from '@/core/shell/points';
 import { plural } from '@/core/text/plural';
 import { dateOf, spellDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const unchangedAssessment = defineCheck({
   id: 'outdated.unchanged-assessment',
@@ -29,7 +29,7 @@ export const unchangedAssessment = defineCheck({
   },
   notApplicable: (shell) =>
     firstReason(
-      [!shell.previousTerm?.end, 'the previous term is not known'],
+      [!shell.previousTerm?.end, missing('the previous term is not known')],
       [
         !shell.items.some((i) => i.modified && (i.kind === 'assignment' || i.kind === 'quiz')),
         'nobody told when assignments and quizzes were changed',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { addDays, dateOf, daysBetween, spellDate, type LocalDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const untouched = defineCheck({
   id: 'outdated.untouched',
@@ -23,7 +23,9 @@ export const untouched = defineCheck({
     notWhen: 'It is hidden, or nobody told when it was changed.',
   },
   notApplicable: (shell) =>
-    shell.items.some((i) => i.modified) ? null : 'nobody told when items were changed: give a status sheet',
+    shell.items.some((i) => i.modified)
+      ? null
+      : missing('nobody told when items were changed: give a status sheet'),
   *find({ shell, facts, options }) {
     const limit: LocalDate = Number.isInteger(options.years)
       ? yearsBefore(shell.asOf, options.years)

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const noHomePage = defineCheck({
   id: 'readiness.no-home-page',
@@ -19,7 +19,9 @@ export const noHomePage = defineCheck({
     notWhen: 'One is in use, or nobody told which is.',
   },
   notApplicable: (shell) =>
-    shell.homePages.some((h) => h.inUse !== null) ? null : 'nobody told of home pages: give a status sheet',
+    shell.homePages.some((h) => h.inUse !== null)
+      ? null
+      : missing('nobody told of home pages: give a status sheet'),
   *find({ shell }) {
     if (shell.homePages.some((h) => h.inUse !== false)) return;
     yield {

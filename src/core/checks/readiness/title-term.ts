@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { termDoubts } from '@/core/shell/identity';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const titleTerm = defineCheck({
   id: 'readiness.title-term',
@@ -20,7 +20,7 @@ export const titleTerm = defineCheck({
     notWhen: 'The term named is the shell’s own.',
   },
   notApplicable: (shell) =>
-    shell.term.title || shell.term.start ? null : 'the shell’s own term is not known',
+    shell.term.title || shell.term.start ? null : missing('the shell’s own term is not known'),
   *find({ shell }) {
     const [doubt] = [...termDoubts(shell)].sort((a, b) => places.indexOf(a.where) - places.indexOf(b.where));
     if (!doubt) return;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { fitsPattern } from '@/core/text/title-pattern';
 
 export const unfilledTemplate = defineCheck({
@@ -19,7 +19,7 @@ export const unfilledTemplate = defineCheck({
     remedy: 'Fill it in. It is required, so deleting it is never proposed.',
     notWhen: 'The house rules require no parts, or no baseline was given.',
   },
-  notApplicable: (shell) => (shell.baseline ? null : 'no baseline was given'),
+  notApplicable: (shell) => (shell.baseline ? null : missing('no baseline was given')),
   *find({ shell, facts, rules }) {
     const { baseline } = shell;
     if (!baseline) return;

@@ -5,7 +5,7 @@ import { english } from '@/core/text/english';
 import { escapePattern } from '@/core/text/escape-pattern';
 import { titleKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const catchAllCategory = defineCheck({
   id: 'structure.catch-all-category',
@@ -27,7 +27,7 @@ export const catchAllCategory = defineCheck({
   notApplicable: (shell) =>
     shell.gradeColumns.length || shell.items.some((i) => i.gradeCategory)
       ? null
-      : 'no grade columns were given',
+      : missing('no grade columns were given'),
   *find({ shell, facts, rules }) {
     const isCatchAll = (title: string) =>
       rules.catchAllCategories.some((word) =>

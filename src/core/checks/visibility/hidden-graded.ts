@@ -1,6 +1,6 @@
 import { valueFor } from '@/core/sure';
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { hiddenAround, whyClosed } from './open-doors';
 
 export const hiddenGraded = defineCheck({
@@ -20,7 +20,7 @@ export const hiddenGraded = defineCheck({
     remedy: 'Shows the activity. Otherwise take its column out of the gradebook.',
     notWhen: 'Another activity of the same column is shown.',
   },
-  notApplicable: (shell) => (shell.gradeColumns.length ? null : 'no grade columns were given'),
+  notApplicable: (shell) => (shell.gradeColumns.length ? null : missing('no grade columns were given')),
   *find({ shell, facts }) {
     const columns = new Map(shell.gradeColumns.map((c) => [c.ref, c]));
     for (const [ref, activities] of facts.activities) {

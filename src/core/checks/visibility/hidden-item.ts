@@ -3,7 +3,7 @@ import { collect } from '@/core/collect';
 import { targetNodes } from '@/core/links/graph';
 import type { Item } from '@/core/shell/model';
 import { dateOf, spellDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const hiddenItem = defineCheck({
   id: 'visibility.hidden-item',
@@ -26,7 +26,9 @@ export const hiddenItem = defineCheck({
     notWhen: 'It stands inside another hidden module, or in a module for staff as the house rules name it.',
   },
   notApplicable: (shell) =>
-    shell.items.some((i) => i.shown !== null) ? null : 'nobody told what is hidden: give a status sheet',
+    shell.items.some((i) => i.shown !== null)
+      ? null
+      : missing('nobody told what is hidden: give a status sheet'),
   *find({ shell, facts }) {
     const nodes = new Map(shell.items.map((i) => [`item:${i.ref}`, i]));
     const placesOf = new Map<string, Item[]>();

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { contentOfNode } from '@/core/links/graph';
 import { namesAnswers } from '@/core/text/answer-name';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { hiddenAround, whyClosed } from './open-doors';
 
 export const hiddenTarget = defineCheck({
@@ -25,7 +25,7 @@ export const hiddenTarget = defineCheck({
   notApplicable: (shell) =>
     shell.items.some((i) => i.shown !== null || i.staffOnly)
       ? null
-      : 'nobody told what is hidden: give a status sheet',
+      : missing('nobody told what is hidden: give a status sheet'),
   *find({ facts, rules }) {
     const doors = facts.openDoors;
     const files = new Map(facts.whole.files.map((f) => [f.path as string, f.content as string]));

@@ -3,7 +3,7 @@ import { firstReason } from '../first-reason';
 import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import type { Item, Term } from '@/core/shell/model';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { reDate } from '../remedies';
 
 export const neverOpen = defineCheck({
@@ -30,7 +30,7 @@ export const neverOpen = defineCheck({
   notApplicable: (shell) =>
     firstReason(
       [!shell.items.some((i) => i.opens ?? i.closes), 'nothing opens or closes by a date'],
-      [!(shell.term.start || shell.term.end), 'the term’s dates are not known'],
+      [!(shell.term.start || shell.term.end), missing('the term’s dates are not known')],
     ),
   *find({ shell, facts }) {
     for (const item of shell.items) {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 import { plural } from '@/core/text/plural';
 
 export const shadowed = defineCheck({
@@ -24,7 +24,7 @@ export const shadowed = defineCheck({
   notApplicable: (shell) =>
     shell.items.some((i) => i.shown !== null || i.staffOnly)
       ? null
-      : 'nobody told what is hidden: give a status sheet',
+      : missing('nobody told what is hidden: give a status sheet'),
   *find({ facts }) {
     for (const { container, items, serious } of facts.shadowed) {
       if (container.shown !== false) continue;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { contentNode } from '@/core/links/graph';
-import { defineCheck } from '../check';
+import { defineCheck, missing } from '../check';
 
 export const unreadableFile = defineCheck({
   id: 'visibility.unreadable-file',
@@ -21,7 +21,7 @@ export const unreadableFile = defineCheck({
   notApplicable: (shell) =>
     shell.files.some((f) => f.readableBy !== null)
       ? null
-      : 'nobody told who can read the files: give a status sheet',
+      : missing('nobody told who can read the files: give a status sheet'),
   *find({ shell, facts }) {
     const staff = new Map(
       shell.files.filter((f) => f.readableBy === 'staff').map((f) => [`file:${f.path}`, f]),
