@@ -5,8 +5,6 @@ import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-// Where the program finds its migrations, whatever folder it is called from.
-process.env.CURRYCOMB_ROOT ??= root;
 const bundle = join(root, 'dist/cli.mjs');
 
 function newest(folder) {

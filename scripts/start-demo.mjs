@@ -2,11 +2,25 @@
 import { spawn } from 'node:child_process';
 import { existsSync, rmSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { hostPort, isFree } from './free-port.mjs';
 
 const port = Number(process.argv[2]);
 const address = `http://127.0.0.1:${port}`;
-// The campus host that stands in is ten ports further.
-const hostAddress = `http://127.0.0.1:${port + 10}`;
+if (!(await isFree(port))) {
+  console.error(
+    `Port ${port} is in use. Stop the program that uses it, or give another one: PORT=4200 npm run demo.`,
+  );
+  process.exit(1);
+}
+// The campus host that stands in is ten ports further, or on the next one that is free.
+const host = await hostPort(port + 10, process.env.CURRYCOMB_DATA ?? '.data');
+if (!host) {
+  console.error(
+    `No port from ${port + 10} on is free for the campus host. Give another one: PORT=4200 npm run demo.`,
+  );
+  process.exit(1);
+}
+const hostAddress = `http://127.0.0.1:${host.port}`;
 const said = [];
 const children = [];
 let ended = null;
@@ -37,7 +51,7 @@ process.on('SIGINT', stop);
 process.on('SIGTERM', stop);
 const web = join(process.env.CURRYCOMB_DATA ?? '.data', 'outside-web.json');
 rmSync(web, { force: true });
-start(['dist/stand-ins/campus.mjs', String(port + 10)], { CAMPUS_DATA: process.env.CURRYCOMB_DATA });
+start(['dist/stand-ins/campus.mjs', String(host.port)], { CAMPUS_DATA: process.env.CURRYCOMB_DATA });
 // The web outside stands in, too: no probe of the demo leaves this computer.
 start(['dist/stand-ins/outside-web.mjs', web]);
 start(['scripts/start.mjs', '--port', String(port)], {
@@ -52,6 +66,10 @@ const greeting = await bringInDemo().catch((error) => {
   console.error(`The shells of the demo could not be brought in: ${error.message}`);
   return 'Bring a shell in yourself, or press “Bring in the demo shells” on the empty list.';
 });
+if (host.moved)
+  console.log(
+    `The campus host was on another port before; it is at ${hostAddress} now. Sign in there again.`,
+  );
 console.log(`
 Currycomb is ready: ${address}
 

@@ -82,18 +82,14 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const commands = [...commandsOf('docs/command-line.md'), ...commandsOf('README.md')];
 
-test.each(commands.map(({ line, exit }) => [line, exit] as const))(
-  '%s ends with %i',
-  (line, exit) => {
-    const command = line.replace(/^npx currycomb/, `"${process.execPath}" "${program}"`);
-    const run = spawnSync('bash', ['-c', command], { cwd: folder, encoding: 'utf8' });
-    expect({ status: run.status, said: run.status === exit ? '' : run.stderr }).toEqual({
-      status: exit,
-      said: '',
-    });
-  },
-  60_000,
-);
+test.each(commands.map(({ line, exit }) => [line, exit] as const))('%s ends with %i', (line, exit) => {
+  const command = line.replace(/^npx currycomb/, `"${process.execPath}" "${program}"`);
+  const run = spawnSync('bash', ['-c', command], { cwd: folder, encoding: 'utf8' });
+  expect({ status: run.status, said: run.status === exit ? '' : run.stderr }).toEqual({
+    status: exit,
+    said: '',
+  });
+});
 
 test('what the examples write is there', () => {
   expect(readdirSync(folder)).toEqual(

@@ -2,6 +2,8 @@ import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { runCommandLine } from './main';
 
+// Where the program finds its migrations, whatever folder it is called from.
+process.env['CURRYCOMB_ROOT'] ??= fileURLToPath(new URL('..', import.meta.url));
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EPIPE') process.exit(0);
 });

@@ -1,6 +1,7 @@
 import { elementAt } from '@/core/sure';
 import { scansOfContent, type ContentText } from '@/core/links/scans';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
+import { compatible } from '@/core/text/compatible';
 import { english } from '@/core/text/english';
 import { mostMentions, type Mentions } from '@/core/text/mentions';
 import { namedDates, type NamedDate } from '@/core/text/named-dates';
@@ -27,14 +28,17 @@ export interface Passage {
 class ShortPassage implements Passage {
   readonly marks: readonly TextMark[] = [];
   readonly mentions = null;
+  readonly text: string;
 
   constructor(
     readonly subject: SubjectRef,
     readonly item: Item | null,
     readonly file: ShellFile | null,
     readonly where: Passage['where'],
-    readonly text: string,
-  ) {}
+    text: string,
+  ) {
+    this.text = compatible(text);
+  }
 }
 
 /** A body's text: its words are fetched only where somebody wants to see them. */

@@ -22,7 +22,8 @@ export function webAddressKey(address: string): string {
   const url = readWebAddress(address);
   if (!url) return address.trim();
   // A default port is gone by now, whichever of the two it was.
-  if (url.protocol === 'http:') url.protocol = 'https:';
+  // Port 443 under http is no default: it would become one with the scheme.
+  if (url.protocol === 'http:' && url.port !== '443') url.protocol = 'https:';
   for (const name of [...url.searchParams.keys()]) if (tracking.test(name)) url.searchParams.delete(name);
   if (!url.searchParams.size) url.search = '';
   url.pathname = withoutEnd(url.pathname, '/');

@@ -62,10 +62,10 @@ function patternsOf(language: Language): Patterns {
   return patterns;
 }
 
-const dayAfter = /^[\s\u00a0]+(\d{1,2})(?:st|nd|rd|th)?(?![\d%]|[:.,]\d)(?:\s*[-–]\s*\d{1,2}(?!\d))?/;
+const dayAfter = /^(?:[\s\u00a0]+|-)(\d{1,2})(?:st|nd|rd|th)?(?![\d%]|[:.,]\d)(?:\s*[-–]\s*\d{1,2}(?!\d))?/;
 const yearAfter = /^(?:,?[\s\u00a0]+|-)((?:19|20)\d{2})(?![\d])/;
 const figures =
-  /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?!\d|-\d)|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d/]|\.\d))/g;
+  /(?<![\d./-])(?:((?:19|20)\d{2})-(\d{2})-(\d{2})(?!\d|-\d)|(\d{1,2})([/.])(\d{1,2})\5((?:19|20)\d{2}|\d{2})(?![\d/]|\.\d)|(\d{1,2})(-)(\d{1,2})-((?:19|20)\d{2})(?!\d|-\d))/g;
 const longest = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 const isDay = (month: number, day: number) =>
   month >= 1 && month <= 12 && day >= 1 && day <= (longest[month - 1] ?? 0);
@@ -165,7 +165,9 @@ function datedInFigures(
   patterns: Patterns,
   language: Language,
 ): NamedDate | null {
-  const [whole, y, m, d, first, mark, second, written = ''] = match;
+  const [whole, y, m, d] = match;
+  // With hyphens the year is written in full: three short figures are no day.
+  const [first, mark, second, written = ''] = match[4] === undefined ? match.slice(8, 12) : match.slice(4, 8);
   const readings: DayReading[] = [];
   if (y !== undefined) {
     if (isDay(Number(m), Number(d))) readings.push({ year: Number(y), month: Number(m), day: Number(d) });
@@ -174,7 +176,7 @@ function datedInFigures(
     const year = written.length === 2 ? 2000 + Number(written) : Number(written);
     const [a, b] = [Number(first), Number(second)];
     if (isDay(b, a)) readings.push({ year, month: b, day: a });
-    if (mark === '/' && a !== b && isDay(a, b)) readings.push({ year, month: a, day: b });
+    if (mark !== '.' && a !== b && isDay(a, b)) readings.push({ year, month: a, day: b });
   }
   if (!readings.length) return null;
   const head = text.slice(Math.max(0, match.index - 24), match.index);

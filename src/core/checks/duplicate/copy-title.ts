@@ -2,6 +2,7 @@ import { valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
+import { compatible } from '@/core/text/compatible';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
 import { defineCheck } from '../check';
@@ -31,7 +32,7 @@ export const copyTitle = defineCheck({
     for (const item of shell.items) collect(byTitle, `${item.kind} ${titleKey(item.title)}`, item);
     for (const item of shell.items) {
       const stem = english.copyTitle
-        .map((p) => p.exec(item.title.trim())?.[1])
+        .map((p) => p.exec(compatible(item.title).trim())?.[1])
         .find((s) => s !== undefined && byTitle.has(`${item.kind} ${titleKey(s)}`));
       if (stem === undefined) continue;
       // Among many of one title a few are enough to tell.

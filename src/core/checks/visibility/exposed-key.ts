@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { contentNode, fileNode } from '@/core/links/graph';
 import type { Item } from '@/core/shell/model';
 import { namesAnswers } from '@/core/text/answer-name';
 import { nameWords } from '@/core/text/name-words';
@@ -26,7 +27,8 @@ export const exposedKey = defineCheck({
     why: 'One student finds it, all have it, and the quiz is worth nothing.',
     example: '“Quiz 3 – Key” came along with the import and is shown.',
     remedy: 'Hides it; a file is made readable by staff only.',
-    notWhen: 'It or something around it is hidden, or no item that students see leads to the file.',
+    notWhen:
+      'It or something around it is hidden, or no item that students see leads to it, over however many pages.',
   },
   notApplicable: (shell) => (shell.items.length || shell.files.length ? null : 'the shell is empty'),
   *find({ facts, rules }) {
@@ -35,9 +37,15 @@ export const exposedKey = defineCheck({
     const isKey = (name: string) => namesAnswers(name, rules.keyMarks);
     const { holds } = facts.staffStores;
     const inStore = (item: Item) => facts.outline.ancestors(item).some(holds);
+    /** The open item from which links lead to one outside the outline; null where none does. */
+    const wayTo = ({ placed, content, shown, staffOnly }: Item): Item | null => {
+      const isOutside = !placed && content !== null && shown !== false && !staffOnly;
+      return isOutside ? (doors.reached().get(contentNode(content)) ?? null) : null;
+    };
     const flagged = new Set<string>();
     for (const item of shell.items) {
-      if (!doors.isOpen(item) || inStore(item)) continue;
+      const from = doors.isOpen(item) ? item : wayTo(item);
+      if (from === null || inStore(item) || inStore(from)) continue;
       const store = holds(item);
       if (!store && (!isKey(item.title) || facts.outline.ancestors(item).some((a) => flagged.has(a.ref))))
         continue;
@@ -47,18 +55,22 @@ export const exposedKey = defineCheck({
         subjects: [{ type: 'item', ref: item.ref }],
         evidence: [
           { label: 'Its name', value: item.title, where: item.ref },
-          { label: 'Students see it at', value: [...facts.outline.path(item), item.title].join(' › ') },
+          from === item
+            ? { label: 'Students see it at', value: [...facts.outline.path(item), item.title].join(' › ') }
+            : {
+                label: 'Reached from',
+                value: [...facts.outline.path(from), from.title].join(' › '),
+                where: from.ref,
+              },
         ],
         remedy: { action: 'hide', targets: [item.ref], params: {}, kind: 'judgement' },
       };
     }
-    const reached = new Map<string, Item>();
-    for (const { from, edge } of doors.links)
-      if (edge.to.startsWith('file:') && !inStore(from) && !reached.has(edge.to)) reached.set(edge.to, from);
     for (const file of shell.files) {
       if (file.readableBy === 'staff' || !isKey(nameWords(file.path))) continue;
       const places = doors.placesOf(file.content).filter((i) => doors.isOpen(i) && !inStore(i));
-      const from = reached.get(`file:${file.path}`) ?? places[0];
+      const way = doors.reached().get(fileNode(file.path));
+      const from = way && !inStore(way) ? way : places[0];
       if (!from || flagged.has(from.ref) || facts.outline.ancestors(from).some((a) => flagged.has(a.ref)))
         continue;
       yield {

@@ -16,6 +16,11 @@ export interface OpenDoors {
   placesOf(content: string): readonly Item[];
   /** Addresses in what an open item shows, each with that item. */
   readonly links: readonly { readonly from: Item; readonly edge: AddressEdge }[];
+  /**
+   * Everything that links lead students to, over however many pages, each with the open item where the way begins. Ways
+   * end at what students can’t open.
+   */
+  reached(): ReadonlyMap<NodeKey, Item>;
 }
 
 export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): OpenDoors {
@@ -49,7 +54,44 @@ export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): Ope
         if (edge.kind === 'address') links.push({ from: item, edge });
     }
   }
-  return { isOpen, placesOf: (content) => places.get(content) ?? [], links };
+  let ways: ReadonlyMap<NodeKey, Item> | null = null;
+  return {
+    isOpen,
+    placesOf: (content) => places.get(content) ?? [],
+    links,
+    reached: () => (ways ??= reachedFrom(links, graph, closedNodes(shell, outline))),
+  };
+}
+
+/** What students can’t open: hidden items, what is for staff, and files that only staff may read. */
+function closedNodes(shell: Shell, outline: Outline): ReadonlySet<NodeKey> {
+  const closed = new Set<NodeKey>();
+  for (const item of shell.items)
+    if (item.content && !outline.isShown(item)) closed.add(contentNode(item.content));
+  for (const item of shell.items)
+    if (item.content && outline.isShown(item)) closed.delete(contentNode(item.content));
+  for (const { id, staffOnly } of shell.contents) if (staffOnly) closed.add(contentNode(id));
+  for (const { path, readableBy } of shell.files) if (readableBy === 'staff') closed.add(fileNode(path));
+  return closed;
+}
+
+function reachedFrom(
+  links: OpenDoors['links'],
+  graph: LinkGraph,
+  closed: ReadonlySet<NodeKey>,
+): ReadonlyMap<NodeKey, Item> {
+  const reached = new Map<NodeKey, Item>();
+  const waiting: { readonly node: NodeKey; readonly from: Item }[] = [];
+  const visit = (node: NodeKey, from: Item) => {
+    if (reached.has(node) || closed.has(node)) return;
+    reached.set(node, from);
+    waiting.push({ node, from });
+  };
+  for (const { from, edge } of links) visit(edge.to, from);
+  for (let next = waiting.shift(); next; next = waiting.shift())
+    for (const edge of graph.outgoing.get(next.node) ?? [])
+      if (edge.kind === 'address') visit(edge.to, next.from);
+  return reached;
 }
 
 /** What keeps an item from students: its own switch, something around it, the role it is for. */
