@@ -88,8 +88,8 @@ export async function readBackup(
 }
 
 const damaged = (why: string) => bad('restore-damaged', `The backup is damaged: ${why}`);
-const isSqliteError = (error: unknown): error is Error =>
-  error instanceof Error &&
+/** Errors of native modules may be of another realm, so they are known by what they have. */
+const isSqliteError = (error: unknown): error is { readonly message: string } =>
   /^SQLITE_(CORRUPT|NOTADB|ERROR|CONSTRAINT|MISMATCH)/.test(String((error as { code?: unknown }).code));
 
 function noteOf(archive: Archive, file: string): Result<BackupNote> {

@@ -38,9 +38,13 @@ export function examine(dataDir: string, isInUse: boolean): Examination {
   }
 }
 
+/** Errors of native modules may be of another realm, so they are known by what they have. */
+const hasMessage = (error: unknown): error is { readonly message: string } =>
+  typeof (error as { message?: unknown } | null)?.message === 'string';
+
 /** What is said of a database that is not ours, or is empty; null for an error of another sort. */
 const oddDatabase = (error: unknown, dataDir: string): string | null =>
-  error instanceof Error && (error as { code?: unknown }).code === 'SQLITE_ERROR'
+  (error as { code?: unknown }).code === 'SQLITE_ERROR' && hasMessage(error)
     ? `The database in ${dataDir} is not as Currycomb makes it: SQLite says “${error.message}”. Put it back, or put the folder back from a backup.`
     : null;
 
