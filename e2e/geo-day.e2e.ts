@@ -120,6 +120,13 @@ test('rehearse and carry out: all of it on the host', async () => {
 });
 
 test('prove: nothing leads nowhere any more, and the sign-off says what was done', async () => {
+  // What was carried out is combed by itself; the list shows what that found.
+  await page.waitForFunction(async () => {
+    const [, , id] = location.pathname.split('/');
+    const answer = await fetch(`/api/shells/${id}/jobs?kind=comb`);
+    const { job } = (await answer.json()) as { job: { state: string } | null };
+    return job === null || job.state === 'done';
+  });
   await goTo('prove/opening-day');
   await waitForText(page, 'Every link inside the shell leads somewhere');
   const states = await page.$$eval('li[data-line]', (lines) =>

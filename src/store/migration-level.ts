@@ -5,6 +5,7 @@ import Database from 'better-sqlite3';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { z } from 'zod';
+import { largest } from '@/core/collect';
 
 const journalSchema = z.looseObject({ entries: z.array(z.looseObject({ when: z.number() })) });
 type Journal = z.output<typeof journalSchema>;
@@ -25,7 +26,7 @@ function ranMigrations(db: Database.Database): readonly number[] {
 /** How many of our migrations a database has; null where it has one that this program does not know. */
 export function migrationLevel(db: Database.Database, migrationsDir: string): number | null {
   const known = readJournal(migrationsDir).entries.map(({ when }) => when);
-  const last = Math.max(...ranMigrations(db), 0);
+  const last = largest([0, ...ranMigrations(db)]);
   if (last > (known.at(-1) ?? 0)) return null;
   return known.filter((when) => when <= last).length;
 }

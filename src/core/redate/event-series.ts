@@ -61,11 +61,11 @@ export function moveSeries(
   options: DayOptions,
   clock: EventClock,
 ): MovedSeries | null {
-  const own = ownClock(event, clock);
+  const eventClock = ownClock(event, clock);
   const onOwn = (one: CourseEvent): CourseEvent =>
-    own.clock === clock ? one : { ...readEvent(one.source, own.clock).event, ref: one.ref };
-  const moved = moveOnClock(onOwn(event), overrides.map(onOwn), rule, options, own.clock);
-  return moved === null || own.clock === clock ? moved : onShellClock(moved, own.here);
+    eventClock.clock === clock ? one : { ...readEvent(one.source, eventClock.clock).event, ref: one.ref };
+  const moved = moveOnClock(onOwn(event), overrides.map(onOwn), rule, options, eventClock.clock);
+  return moved === null || eventClock.clock === clock ? moved : onShellClock(moved, eventClock.here);
 }
 
 /** What was worked out on an event's own clock, on the shell's. */

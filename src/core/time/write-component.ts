@@ -55,7 +55,8 @@ function changedLine({
 }
 
 /** Name, parameters and type of a property: jCal (RFC 7265, 3.4) has them first. */
-const parametersOf = (property: ICAL.Property): string => JSON.stringify(property.toJSON().slice(0, 3));
+const parametersOf = (property: ICAL.Property): string =>
+  JSON.stringify((property.toJSON() as readonly unknown[]).slice(0, 3));
 
 /** Where the value of a content line begins: behind the first colon that is in no quoted parameter. */
 function headLength(line: string): number {

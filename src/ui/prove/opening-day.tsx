@@ -48,7 +48,7 @@ function headingOf({ answers, askedAt, title }: OpeningDayView): string {
 const marks: Readonly<Record<OpeningState, { readonly sign: string; readonly says: string }>> = {
   yes: { sign: '✓', says: 'In order' },
   no: { sign: '×', says: 'In the way' },
-  partly: { sign: '?', says: 'Checked in part' },
+  partly: { sign: '?', says: 'In part' },
   'not-asked': { sign: '?', says: 'Not checked' },
 };
 

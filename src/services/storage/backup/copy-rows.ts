@@ -55,7 +55,7 @@ function copyTable(from: Database.Database, to: Database.Database, table: string
   const insert = to.prepare(
     `INSERT OR REPLACE INTO ${quoted(table)} (${names.join(', ')}) VALUES (${holes.join(', ')})`,
   );
-  for (const row of rows.iterate()) insert.run(row as unknown[]);
+  for (const row of rows.iterate()) insert.run(row);
 }
 
 function valueOf(table: string, name: string, type: string): string {
