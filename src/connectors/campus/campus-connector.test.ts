@@ -1,3 +1,4 @@
+import { runs as runsOf } from '@/core/__tests__/runs';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { digest } from '@/core/shell/digest';
@@ -57,7 +58,7 @@ async function setUp(shell: Shell, troubles: Troubles, pace: Pace): Promise<Sett
 
 /** Waits shorter than for people: the host is on this computer. */
 const quickPace: Pace = { ...usualPace, firstWait: 2, longestWait: 40, patience: 60 };
-const runs = Number(process.env['RUNS'] ?? 40);
+const runs = runsOf(40, 15);
 
 connectorContract('the campus connector', (shell) => setUp(shell, noTroubles, usualPace), runs);
 

@@ -1,3 +1,4 @@
+import { runs as runsOf } from '@/core/__tests__/runs';
 import fc from 'fast-check';
 import { applyEdits } from '@/core/edits/apply-edits';
 import { joinEdits } from '@/core/edits/single-edits';
@@ -29,7 +30,7 @@ test('a script leads to what was rehearsed, change by change, and its way back t
       for (const edit of editsOfLines(undoScript(script))) now = applyEdits(now, [edit]);
       expect(now).toEqual(shell);
     }),
-    { numRuns: 400 },
+    { numRuns: runsOf(400, 100) },
   );
 });
 
@@ -40,7 +41,7 @@ test('joined, the changes of a script lead to the same shell', () => {
       const edits = editsOfLines(scriptOf(run));
       expect(applyEdits(shell, joinEdits(edits))).toEqual(run.after);
     }),
-    { numRuns: 400 },
+    { numRuns: runsOf(400, 100) },
   );
 });
 
@@ -59,6 +60,6 @@ test('every line names one thing and a step of the run; what is inside goes befo
         }
       }
     }),
-    { numRuns: 400 },
+    { numRuns: runsOf(400, 100) },
   );
 });

@@ -1,3 +1,4 @@
+import { runs as runsOf } from '@/core/__tests__/runs';
 import fc from 'fast-check';
 import { allChecks } from '@/core/checks/registry';
 import { defaultHouseRules } from '@/core/checks/house-rules';
@@ -12,7 +13,7 @@ import { redate, redatingSteps } from './redate';
 
 // Generated calendars with everything that the standard allows beside dates, moved from one term to another and back.
 // What comes out is taken apart by a reader of content lines of its own (RFC 5545, 3.1), not by the library that wrote it.
-const runs = Number(process.env['RUNS'] ?? 120);
+const runs = runsOf(1000, 120);
 const autumn = { title: '', start: '2025-08-25' as LocalDate, end: '2025-12-12' as LocalDate };
 const spring = { title: '', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
 const rules = defaultHouseRules(allChecks);

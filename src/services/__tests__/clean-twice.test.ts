@@ -1,3 +1,4 @@
+import { runs as runsOf } from '@/core/__tests__/runs';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -95,7 +96,7 @@ test('200 shells with faults for every remedy are clean after one cleaning', asy
       for (const { check } of summary.accepted) taken.add(check);
       rmSync(dir, { recursive: true });
     }),
-    { numRuns: 200 },
+    { numRuns: runsOf(200, 50) },
   );
   expect(remedied.filter((check) => !taken.has(check))).toEqual([]);
 });
@@ -138,7 +139,7 @@ test('so are 100 shells of any shape', async () => {
       done += doneIn(summary).length;
       rmSync(dir, { recursive: true });
     }),
-    { numRuns: 100 },
+    { numRuns: runsOf(100, 30) },
   );
   // The shells are no empty ones: several remedies were taken in each.
   expect(done).toBeGreaterThan(200);

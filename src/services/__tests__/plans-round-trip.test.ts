@@ -1,3 +1,4 @@
+import { runs as runsOf } from '@/core/__tests__/runs';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -19,7 +20,7 @@ jest.setTimeout(600_000);
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-plans-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const today = '2027-01-04' as LocalDate;
-const pairs = 2000;
+const pairs = runsOf(2000, 400);
 
 /** Writes all of a shell and reads it again, with the bytes as it holds them. */
 async function writtenAndRead(shell: Shell, source: BytesSource): Promise<Shell> {

@@ -1,3 +1,4 @@
+import { runs as runsOf } from '@/core/__tests__/runs';
 import fc from 'fast-check';
 import { contentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf } from '@/core/links/graph';
@@ -41,6 +42,6 @@ test('every copy is weighed against the one that stays: one stretch with all cop
         [[], ...replaced].map((_, copy) => Array.from({ length }, (__, n) => `c${copy}-${n}`)),
       ]);
     }),
-    { numRuns: 200 },
+    { numRuns: runsOf(200, 50) },
   );
 });
