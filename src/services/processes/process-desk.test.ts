@@ -41,7 +41,7 @@ test('questions of one lane are answered one after the other by one process, tho
 });
 
 test('a question that takes too long ends with its process; the next one is answered by a new one', async () => {
-  const asked = desk({ mostProcesses: 1, deadline: 1_500 });
+  const asked = desk({ mostProcesses: 1, deadline: 8_000 });
   const before = (await asked.ask('work', 0, 'a')) as Answer;
   const hanging = asked.ask('hang', null, 'a');
   const next = asked.ask('work', 0, 'b');

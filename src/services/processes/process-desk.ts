@@ -126,7 +126,8 @@ export class ProcessDesk {
     chosen.idle = null;
     chosen.lane = waiting.lane;
     const { deadline, unattended } = this.limits;
-    const overdue = () => this.giveUp(chosen, new Overdue(`It took longer than ${deadline / 1000} s.`));
+    const overdue = () =>
+      this.giveUp(chosen, new Overdue(`This took longer than ${deadline / 1000} seconds`));
     const timers = [setTimeout(overdue, deadline).unref()];
     const left = () => {
       const giveUp = () => this.giveUp(chosen, new Unattended('Nobody waited for it any more.'));

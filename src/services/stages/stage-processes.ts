@@ -74,7 +74,7 @@ const notChanged = 'Nothing was changed.';
 
 function troubleOf(error: unknown): StageTrouble | null {
   if (error instanceof Overdue) {
-    const sentence = `This took longer than half a minute, so it was stopped. ${notChanged} Try a smaller part of it.`;
+    const sentence = `${error.message}, so it was stopped. ${notChanged} Try a smaller part of it.`;
     return { type: 'stopped', sentence };
   }
   if (error instanceof Unattended) return { type: 'stopped', sentence: `This was stopped. ${notChanged}` };
