@@ -26,7 +26,7 @@ export const readDatabase = (dataDir: string): Db =>
 const isInUse = (dataDir: string): boolean => existsSync(join(dataDir, 'blobs'));
 
 const missing = (is: string, dataDir: string): string =>
-  `The database currycomb.sqlite is ${is} ${dataDir}, though what it kept track of is still there. Put it back, or put the whole folder back from a backup; to begin anew, give Currycomb another folder with CURRYCOMB_DATA.`;
+  `The database currycomb.sqlite is ${is} ${dataDir}, but the files that it lists are still there. Put it back, or restore a backup. To start over, give Currycomb another folder with CURRYCOMB_DATA.`;
 
 /** Why a database that is there can't be used; null where it can. */
 function whyNotUsed(file: Database.Database, dataDir: string, migrationsDir: string): string | null {

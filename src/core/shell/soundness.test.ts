@@ -1,8 +1,9 @@
+import { event } from '@/core/checks/__tests__/make-event';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import type { Item, Shell } from './model';
 import { pathFault } from './package-path';
-import { eventRef, filePath, itemRef } from './refs';
+import { filePath, itemRef } from './refs';
 import { shellShape } from './shape';
 import { mostLevels, mostThings, unsoundnessOf } from './soundness';
 
@@ -15,28 +16,11 @@ const [m1, p1, m2] = shell.items;
 if (!m1 || !p1 || !m2) throw new Error('the shell has three items');
 
 const withItems = (...items: readonly Item[]): Shell => ({ ...shell, items });
-const event = {
-  ref: eventRef('e'),
-  uid: 'e',
-  recurrenceId: null,
-  title: 'Lab',
-  start: '2027-02-01T10:00:00' as LocalDateTime,
-  end: '2027-02-01T11:00:00' as LocalDateTime,
-  allDay: false,
-  recurrence: null,
-  occurrences: ['2027-02-01T10:00:00' as LocalDateTime],
-  location: '',
-  links: [],
-  description: '',
-  created: null,
-  stamped: null,
-  modified: null,
-  source: '',
-};
+const lab = event('e', 'Lab', '2027-02-01T10:00:00');
 
 test('a shell as it is composed is sound, and has the form of one', () => {
   expect(unsoundnessOf(shell)).toBeNull();
-  expect(shellShape.safeParse({ ...shell, events: [event] }).error).toBeUndefined();
+  expect(shellShape.safeParse({ ...shell, events: [lab] }).error).toBeUndefined();
 });
 
 const deep = Array.from({ length: mostLevels + 1 }, (_, n): Item => ({
@@ -105,7 +89,7 @@ test.each<[string, Shell, RegExp]>([
   ],
   [
     'an event on no day',
-    { ...shell, events: [{ ...event, end: 'later' as LocalDateTime }] },
+    { ...shell, events: [{ ...lab, end: 'later' as LocalDateTime }] },
     /the event “Lab” has the date “later”/,
   ],
   ['a no-class day that is none', { ...shell, noClassDays: ['always' as LocalDate] }, /the day “always”/],

@@ -11,6 +11,7 @@ import {
 } from 'node:fs';
 import { join, relative } from 'node:path';
 import { pipeline } from 'node:stream/promises';
+import { defaultLimits } from '@/formats/archive/limits';
 
 /** So deep below the folder packages are looked for, and so many files of it are looked at. */
 export const deepest = 3;
@@ -65,8 +66,9 @@ export async function copyPlain(folder: string, path: string, to: string): Promi
     closeSync(file);
     throw error;
   }
-  // The stream closes the file.
-  await pipeline(createReadStream('', { fd: file }), createWriteStream(to, { flags: 'wx' }));
+  // The stream closes the file. One byte more than is read is enough to refuse what is larger.
+  const whole = createReadStream('', { fd: file, end: defaultLimits.packedBytes });
+  await pipeline(whole, createWriteStream(to, { flags: 'wx' }));
 }
 
 /** Files with the name of a package or side file that are not read: links, and names that are no UTF-8. */

@@ -37,15 +37,16 @@ export const exposedKey = defineCheck({
     const isKey = (name: string) => namesAnswers(name, rules.keyMarks);
     const { holds } = facts.staffStores;
     const inStore = (item: Item) => facts.outline.ancestors(item).some(holds);
+    const reached = doors.reached((item) => !inStore(item));
     /** The open item from which links lead to one outside the outline; null where none does. */
     const wayTo = ({ placed, content, shown, staffOnly }: Item): Item | null => {
       const isOutside = !placed && content !== null && shown !== false && !staffOnly;
-      return isOutside ? (doors.reached().get(contentNode(content)) ?? null) : null;
+      return isOutside ? (reached.get(contentNode(content)) ?? null) : null;
     };
     const flagged = new Set<string>();
     for (const item of shell.items) {
       const from = doors.isOpen(item) ? item : wayTo(item);
-      if (from === null || inStore(item) || inStore(from)) continue;
+      if (from === null || inStore(item)) continue;
       const store = holds(item);
       if (!store && (!isKey(item.title) || facts.outline.ancestors(item).some((a) => flagged.has(a.ref))))
         continue;
@@ -69,8 +70,7 @@ export const exposedKey = defineCheck({
     for (const file of shell.files) {
       if (file.readableBy === 'staff' || !isKey(nameWords(file.path))) continue;
       const places = doors.placesOf(file.content).filter((i) => doors.isOpen(i) && !inStore(i));
-      const way = doors.reached().get(fileNode(file.path));
-      const from = way && !inStore(way) ? way : places[0];
+      const from = reached.get(fileNode(file.path)) ?? places[0];
       if (!from || flagged.has(from.ref) || facts.outline.ancestors(from).some((a) => flagged.has(a.ref)))
         continue;
       yield {

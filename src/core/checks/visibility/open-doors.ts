@@ -17,10 +17,10 @@ export interface OpenDoors {
   /** Addresses in what an open item shows, each with that item. */
   readonly links: readonly { readonly from: Item; readonly edge: AddressEdge }[];
   /**
-   * Everything that links lead students to, over however many pages, each with the open item where the way begins. Ways
-   * end at what students can’t open.
+   * Everything that links lead students to, over however many pages, each with the open item where the way begins; only
+   * ways from items that `begins` takes. Ways end at what students can’t open.
    */
-  reached(): ReadonlyMap<NodeKey, Item>;
+  reached(begins: (item: Item) => boolean): ReadonlyMap<NodeKey, Item>;
 }
 
 export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): OpenDoors {
@@ -54,12 +54,16 @@ export function openDoors(shell: Shell, outline: Outline, graph: LinkGraph): Ope
         if (edge.kind === 'address') links.push({ from: item, edge });
     }
   }
-  let ways: ReadonlyMap<NodeKey, Item> | null = null;
   return {
     isOpen,
     placesOf: (content) => places.get(content) ?? [],
     links,
-    reached: () => (ways ??= reachedFrom(links, graph, closedNodes(shell, outline))),
+    reached: (begins) =>
+      reachedFrom(
+        links.filter(({ from }) => begins(from)),
+        graph,
+        closedNodes(shell, outline),
+      ),
   };
 }
 
@@ -81,6 +85,7 @@ function reachedFrom(
   closed: ReadonlySet<NodeKey>,
 ): ReadonlyMap<NodeKey, Item> {
   const reached = new Map<NodeKey, Item>();
+  /** What is reached, in the order in which it was; what follows is put behind while it is gone through. */
   const waiting: { readonly node: NodeKey; readonly from: Item }[] = [];
   const visit = (node: NodeKey, from: Item) => {
     if (reached.has(node) || closed.has(node)) return;
@@ -88,9 +93,8 @@ function reachedFrom(
     waiting.push({ node, from });
   };
   for (const { from, edge } of links) visit(edge.to, from);
-  for (let next = waiting.shift(); next; next = waiting.shift())
-    for (const edge of graph.outgoing.get(next.node) ?? [])
-      if (edge.kind === 'address') visit(edge.to, next.from);
+  for (const { node, from } of waiting)
+    for (const edge of graph.outgoing.get(node) ?? []) if (edge.kind === 'address') visit(edge.to, from);
   return reached;
 }
 

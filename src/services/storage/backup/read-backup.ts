@@ -71,12 +71,10 @@ export async function readBackup(
   try {
     const note = noteOf(archive.value, file);
     if (!note.ok) return note;
-    const unpacked = await unpack(archive.value, scratch, dataDir);
-    const copied = unpacked.ok ? copyAll(scratch, dataDir, migrationsDir) : unpacked;
-    const looked = copied.ok ? lookOver(dataDir) : copied;
-    if (copied.ok && looked.ok) return good({ ...note.value, leftOut: copied.value });
+    const restored = await restore(archive.value, scratch, dataDir, migrationsDir);
+    if (restored.ok) return good({ ...note.value, leftOut: restored.value });
     rmSync(dataDir, { recursive: true, force: true });
-    return looked.ok ? damaged('it could not be copied.') : looked;
+    return restored;
   } catch (error) {
     rmSync(dataDir, { recursive: true, force: true });
     if (isSqliteError(error)) return damaged(`SQLite says “${error.message}”.`);
@@ -106,6 +104,21 @@ function parsed(text: string): unknown {
   } catch {
     return null;
   }
+}
+
+/** Fills the new folder and looks it over; gives what was left out. */
+async function restore(
+  archive: Archive,
+  scratch: string,
+  dataDir: string,
+  migrationsDir: string,
+): Promise<Result<readonly string[]>> {
+  const unpacked = await unpack(archive, scratch, dataDir);
+  if (!unpacked.ok) return unpacked;
+  const copied = copyAll(scratch, dataDir, migrationsDir);
+  if (!copied.ok) return copied;
+  const sound = lookOver(dataDir);
+  return sound.ok ? copied : sound;
 }
 
 /** The databases go to a scratch folder, to be copied row by row; large blobs go where they belong. */

@@ -75,7 +75,7 @@ function integrityOf(db: Database.Database): Diagnosis | null {
   return {
     code: 'database-damaged',
     sentence: `The database is damaged: SQLite says “${first}”.`,
-    mending: isIndex ? 'Build its indexes anew.' : null,
+    mending: isIndex ? 'Rebuild its indexes.' : null,
   };
 }
 

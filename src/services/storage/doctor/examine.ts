@@ -117,7 +117,7 @@ function memoOf(dataDir: string): Diagnosis[] {
     {
       code: 'memo-damaged',
       sentence: 'What was worked out before is damaged; it is only a help and is worked out again.',
-      mending: 'Begin it anew.',
+      mending: 'Start with an empty one.',
     },
   ];
 }
