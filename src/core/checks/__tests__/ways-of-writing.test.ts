@@ -94,6 +94,14 @@ describe('an answer key is reached', () => {
     });
     expect(found).toContain('visibility.exposed-key');
   });
+  test('from a page of its own, too, where a hidden page comes first', () => {
+    const found = checksOf((c) => {
+      c.page('Drafts', `<p>Drafts ${filler}<a href="answer-key.pdf">on</a></p>`, { shown: false });
+      chain(c, 2, 'answer-key.pdf');
+      c.file('answer-key.pdf', 'x');
+    });
+    expect(found).toContain('visibility.exposed-key');
+  });
   test('but not over a page that is hidden', () => {
     const found = checksOf((c) => {
       chain(c, 3, 'answer-key.pdf', 1);
