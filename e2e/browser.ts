@@ -139,6 +139,11 @@ export async function chooseFiles(page: Page, files: Readonly<Record<string, str
   }
 }
 
+/** Waits until the address bar holds `part`: the browser writes it some frames after the click. */
+export async function waitForAddress(page: Page, part: string): Promise<void> {
+  await page.waitForFunction((wanted) => location.href.includes(wanted), {}, part);
+}
+
 /** Fills in the bring-in form the way a person would, and waits for the inventory. */
 export async function bringIn(
   page: Page,

@@ -1,3 +1,4 @@
+import { readAs, sayMisfit } from '@/core/read-as';
 import { setTimeout as sleep } from 'node:timers/promises';
 import {
   decorrelatedJitterGenerator,
@@ -11,7 +12,8 @@ import {
 } from 'cockatiel';
 import type { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
-import { AnswerTooLong, cutQuote, hostLimits, readWithin } from './host-limits';
+import { cutQuote } from '@/core/text/clip';
+import { AnswerTooLong, hostLimits, readWithin } from './host-limits';
 import { problemSchema, sessionSchema } from './wire';
 
 /** Where a host is and who asks. */
@@ -243,11 +245,10 @@ function readAnswer<S extends z.ZodType>(answer: HostAnswer, schema: S): Result<
       `The host says: ${problem.success ? cutQuote(problem.data.title) : `status ${answer.status}`}.`,
     );
   }
-  const parsed = schema.safeParse(value);
-  if (parsed.success) return good(parsed.data);
-  const issue = parsed.error.issues[0];
+  const parsed = readAs(schema, value);
+  if (parsed.ok) return parsed;
   return bad(
     'not-understood',
-    `The host’s answer is not as its API says (${cutQuote(`${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`)}).`,
+    `The host’s answer is not as its API says (${cutQuote(sayMisfit(parsed.misfit))}).`,
   );
 }

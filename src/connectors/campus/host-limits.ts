@@ -14,12 +14,6 @@ export const hostLimits = {
   readingTime: 60 * 60_000,
 } as const;
 
-/** The longest text of a host’s that is repeated to a person, in characters. */
-const longestQuote = 200;
-
-export const cutQuote = (text: string): string =>
-  text.length > longestQuote ? `${text.slice(0, longestQuote)}…` : text;
-
 /** An answer of a host was longer than is read. */
 export class AnswerTooLong extends Error {
   constructor(readonly mostBytes: number) {

@@ -1,10 +1,12 @@
+import { readAs, sayMisfit } from '@/core/read-as';
 import PQueue from 'p-queue';
 import { listNames, type ListName } from '@/core/edits/edit';
 import { mostThings } from '@/core/shell/soundness';
 import { bad, good, type Result } from '@/core/shell/result';
 import { collectionOf } from './collections';
 import type { HostClient } from './host-client';
-import { cutQuote, hostLimits } from './host-limits';
+import { cutQuote } from '@/core/text/clip';
+import { hostLimits } from './host-limits';
 import { fieldSchemas, pageSchema, type WireRecord } from './wire';
 
 /** Requests at one time while lists are read. */
@@ -145,10 +147,9 @@ function readPage(
       `The host’s list of ${list} has ${pages.toLocaleString('en')} pages, and at most ${hostLimits.pages.toLocaleString('en')} are read. Ask whoever runs it.`,
     );
   for (const { id, fields } of records) {
-    const parsed = fieldSchemas[collectionOf[list]].safeParse(fields);
-    if (parsed.success) continue;
-    const issue = parsed.error.issues[0];
-    const where = cutQuote(`${id}, ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`);
+    const parsed = readAs(fieldSchemas[collectionOf[list]], fields);
+    if (parsed.ok) continue;
+    const where = cutQuote(`${id}, ${sayMisfit(parsed.misfit)}`);
     return bad('not-understood', `What the host says of its ${list} is not as its API says (${where}).`);
   }
   return good({ etag: etag ?? '', pages, revision, records });

@@ -1,3 +1,4 @@
+import { wordsFor } from '../read-as';
 import { distance } from 'fastest-levenshtein';
 import { z } from 'zod';
 import { sharedRules, type SharedRules } from './shared-rules';
@@ -37,7 +38,7 @@ export function readHouseRules(
   value: unknown,
   checks: readonly SettableCheck[],
 ): { ok: HouseRules } | { error: string } {
-  const result = houseRulesSchema(checks).safeParse(value);
+  const result = houseRulesSchema(checks).safeParse(value, { error: wordsFor });
   if (result.success) return { ok: result.data };
   const issue = result.error.issues[0];
   if (!issue) return { error: 'The house rules could not be read.' };

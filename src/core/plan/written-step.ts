@@ -1,3 +1,5 @@
+import { cutQuote } from '@/core/text/clip';
+import { readAs, sayMisfit } from '@/core/read-as';
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
@@ -62,32 +64,29 @@ export function makeStep(shell: Shell, written: WrittenStep): Result<Step> {
   if (name === null)
     return bad(
       'step-unreadable',
-      `“${written.action}” is no action; there are ${writtenActions.join(', ')}.`,
+      `There is no action “${cutQuote(written.action)}”; choose from ${writtenActions.join(', ')}.`,
     );
   const action = actionOf(name);
-  const parsed = action.params.safeParse(written.params);
-  if (!parsed.success) {
-    const [issue] = parsed.error.issues;
-    const where = issue?.path.length ? ` at “${issue.path.join('.')}”` : '';
+  const parsed = readAs(action.params, written.params);
+  if (!parsed.ok)
     return bad(
       'step-unreadable',
-      `The parameters of “${written.action}” do not fit${where}: ${issue?.message ?? 'unknown reason'}.`,
+      `The parameters of “${written.action}” do not fit: ${sayMisfit(parsed.misfit)}.`,
     );
-  }
-  const stranger = strangerIn(action.perTarget, parsed.data, written.targets);
+  const stranger = strangerIn(action.perTarget, parsed.value, written.targets);
   if (stranger)
     return bad(
       'step-unreadable',
-      `The parameter “${stranger.param}” of “${written.action}” is about “${stranger.ref}”, which is not among its targets; add it to them or take it out.`,
+      `The parameter “${stranger.param}” of “${written.action}” is about “${cutQuote(stranger.ref)}”, which is not among its targets; add it to them or take it out.`,
     );
   const wanted = action.expand
-    ? action.expand(parsed.data, written.targets, shell)
-    : written.targets.map((ref) => ({ ref, sets: action.setsOf(parsed.data, ref, shell) }));
+    ? action.expand(parsed.value, written.targets, shell)
+    : written.targets.map((ref) => ({ ref, sets: action.setsOf(parsed.value, ref, shell) }));
   const unsaid = wanted.find(({ sets }) => sets === null);
   if (unsaid)
     return bad(
       'step-unreadable',
-      `The parameters of “${written.action}” say nothing about its target “${unsaid.ref}”.`,
+      `The parameters of “${written.action}” say nothing about its target “${cutQuote(unsaid.ref)}”.`,
     );
   const targets = wanted.map(({ ref, sets }): AnyTarget => ({
     ref,

@@ -1,4 +1,5 @@
 import type { Term } from '@/core/shell/model';
+import { cutQuote } from '../text/clip';
 import { daysBetween, parseLocalDate } from './local-date';
 
 /** The longest term that is read, in days: three years. What is longer was mistyped, and each of its weeks is worked out. */
@@ -9,8 +10,8 @@ type TermSpan = Readonly<Record<'start' | 'end', string | null>>;
 /** What is wrong with the two days of a term, as the end of a sentence that begins with the term; null where nothing is. */
 export function termFault({ start, end }: TermSpan): string | null {
   const [first, last] = [dayOf(start), dayOf(end)];
-  const undated = [start, end].find((text) => text !== null && parseLocalDate(text) === null);
-  if (undated !== undefined) return `has the day “${undated}”, which no calendar has`;
+  const undated = [start, end].find((text): text is string => text !== null && parseLocalDate(text) === null);
+  if (undated !== undefined) return `has the day “${cutQuote(undated)}”, which no calendar has`;
   if (first === null || last === null) return null;
   if (last < first) return `ends on ${last}, before it begins on ${first}`;
   const days = daysBetween(first, last) + 1;

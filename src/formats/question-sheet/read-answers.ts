@@ -1,4 +1,5 @@
 import { entryOf } from '@/core/entries';
+import { cutQuote } from '@/core/text/clip';
 import { z } from 'zod';
 import { answers, type Answer, type ReadAnswer } from '@/core/questions/question';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -118,7 +119,7 @@ function fromTable(text: string): Result<readonly ReadAnswer[]> {
       return bad(
         'answers-unreadable',
         meant === undefined
-          ? `Row ${row} answers “${cells[answer] ?? ''}”; write yes, no or unsure.`
+          ? `Row ${row} answers “${cutQuote(cells[answer] ?? '')}”; write yes, no or unsure.`
           : `Row ${row} does not name its findings any more; leave the last column as it was.`,
       );
     read.push({ id: cells[id] ?? '', answer: meant, note: cells[note ?? -1] ?? '', findings: ids.data });

@@ -1,3 +1,4 @@
+import { readAs, sayMisfit } from '@/core/read-as';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Finding } from '@/core/checks/finding';
@@ -188,17 +189,12 @@ function readsFrom(archive: Archive, original: Shell): BytesSource {
 }
 
 function readPlan(value: unknown, shell: Shell): Result<readonly Step[]> {
-  const parsed = planSchema.safeParse(value);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0];
-    return bad(
-      'plan-unreadable',
-      `The plan does not fit its schema at ${issue?.path.join('.') || 'the top level'}: ${issue?.message ?? 'unknown reason'}.`,
-    );
-  }
+  const parsed = readAs(planSchema, value);
+  if (!parsed.ok)
+    return bad('plan-unreadable', `This is not a Currycomb plan (${sayMisfit(parsed.misfit)}).`);
   const print = shellFingerprint(shell);
-  if (parsed.data.base === print) return makeSteps(shell, parsed.data.steps);
-  const parts = differingParts(parsed.data.base, print);
+  if (parsed.value.base === print) return makeSteps(shell, parsed.value.steps);
+  const parts = differingParts(parsed.value.base, print);
   return bad(
     'plan-for-another-state',
     `The plan was made for another state of this shell: ${parts.join(', ')} ${parts.length === 1 ? 'differs' : 'differ'}. Make the plan again.`,

@@ -1,3 +1,4 @@
+import { readAs, sayMisfit } from '@/core/read-as';
 import { stepsForShell } from '@/core/plan/plan-names';
 import { planSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -31,23 +32,18 @@ export function draftPlanFile(
   shell: CurrentShell,
   text: string,
 ): Result<Drafted<NotTaken>> {
-  const parsed = planSchema.safeParse(parsedJson(text));
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0];
-    return bad(
-      'plan-unreadable',
-      `That is no plan of Currycomb: ${issue?.path.join('.') || 'the file'}: ${issue?.message ?? 'not understood'}.`,
-    );
-  }
-  const targets = parsed.data.steps.reduce((n, step) => n + step.targets.length, 0);
-  if (parsed.data.steps.length > mostSteps || targets > mostTargets)
+  const parsed = readAs(planSchema, parsedJson(text));
+  if (!parsed.ok)
+    return bad('plan-unreadable', `This is not a Currycomb plan (${sayMisfit(parsed.misfit)}).`);
+  const targets = parsed.value.steps.reduce((n, step) => n + step.targets.length, 0);
+  if (parsed.value.steps.length > mostSteps || targets > mostTargets)
     return bad(
       'plan-too-large',
-      `This plan has ${parsed.data.steps.length.toLocaleString('en')} steps with ${targets.toLocaleString('en')} targets. Import at most ${mostSteps.toLocaleString('en')} steps and ${mostTargets.toLocaleString('en')} targets at a time.`,
+      `This plan has ${parsed.value.steps.length.toLocaleString('en')} steps with ${targets.toLocaleString('en')} targets. Import at most ${mostSteps.toLocaleString('en')} steps and ${mostTargets.toLocaleString('en')} targets at a time.`,
     );
   const plan = DraftPlan.of(folder, shell);
   if (!plan.ok) return plan;
-  const { steps, missing } = stepsForShell(plan.value.shell(), parsed.data.steps, parsed.data.names ?? {});
+  const { steps, missing } = stepsForShell(plan.value.shell(), parsed.value.steps, parsed.value.names ?? {});
   const unread: string[] = [];
   for (const step of steps) {
     const tried = plan.value.add({ ...step, from: 'hand' });

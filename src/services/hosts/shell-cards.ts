@@ -1,6 +1,6 @@
 import { append } from '@/core/collect';
 import type { HostClient, Pace } from '@/connectors/campus/host-client';
-import { cutQuote } from '@/connectors/campus/host-limits';
+import { cutQuote } from '@/core/text/clip';
 import { shellPageSchema, type ShellCard } from '@/connectors/campus/wire';
 import { bad, good, type Result } from '@/core/shell/result';
 

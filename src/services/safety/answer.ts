@@ -1,3 +1,4 @@
+import { readAs } from '@/core/read-as';
 import type { z } from 'zod';
 import type { Result } from '@/core/shell/result';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
@@ -65,11 +66,10 @@ export async function readBodyAs<S extends z.ZodType>(
   const text = body.value;
   const read = parseJson(text);
   if (!read.ok) return { ok: false, response: refuse(400, 'The request is not readable.') };
-  const parsed = schema.safeParse(read.value);
-  if (parsed.success) return { ok: true, value: parsed.data };
-  const issue = parsed.error.issues[0];
-  const field = issue?.path.join('.') || 'The request';
-  return { ok: false, response: refuse(400, `${field}: ${issue?.message ?? 'not understood'}`) };
+  const parsed = readAs(schema, read.value);
+  if (parsed.ok) return parsed;
+  const { place, words } = parsed.misfit;
+  return { ok: false, response: refuse(400, `${place || 'The request'}: ${words}.`) };
 }
 
 /** Reads a body as text; one that is longer is received to its end, so that the browser reads why it was refused. */

@@ -1,3 +1,4 @@
+import { readAs, sayMisfit } from '@/core/read-as';
 import { bareShell } from '@/core/shell/bare-shell';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
@@ -55,10 +56,8 @@ const believed = new Set<Sha256>();
 
 /** A data folder may come from somebody else: what it holds is looked over as what a package or host says is. */
 function faultOf(shell: Shell): string | null {
-  const shape = shellShape.safeParse(shell);
-  if (shape.success) return unsoundnessOf(shell);
-  const [issue] = shape.error.issues;
-  return `${issue?.path.slice(0, 3).join('.') ?? ''}: ${issue?.message ?? 'not understood'}`;
+  const shape = readAs(shellShape, shell);
+  return shape.ok ? unsoundnessOf(shell) : sayMisfit(shape.misfit);
 }
 
 function openBareShell(blobs: BlobStore, hash: Sha256): Shell {
