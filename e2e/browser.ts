@@ -1,8 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { MemoryWatch } from './memory-watch';
 import serverEnvironment from '../scripts/server-environment.json';
 import puppeteer, { type Browser, type ElementHandle, type HTTPResponse, type Page } from 'puppeteer-core';
 
@@ -57,7 +58,7 @@ export async function startStage(env: Readonly<Record<string, string>> = {}): Pr
       meanwhile?.();
       server = await serve(port, dataDir, env);
     },
-    serverMemory: () => memoryOf(server.pid ?? 0),
+    serverMemory: () => MemoryWatch.of(server.pid ?? 0),
     async close() {
       await browser.close();
       await ended(server);
@@ -94,15 +95,6 @@ function ended(server: ChildProcess): Promise<void> {
     server.once('exit', () => resolve());
     server.kill();
   });
-}
-
-/** What Linux says of a process and of those that work for it (proc(5): VmRSS, and children of its threads). */
-function memoryOf(pid: number): number {
-  const kilobytes = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
-  const children = readdirSync(`/proc/${pid}/task`)
-    .flatMap((thread) => readFileSync(`/proc/${pid}/task/${thread}/children`, 'utf8').split(' '))
-    .filter((child) => child !== '');
-  return children.reduce((bytes, child) => bytes + memoryOf(Number(child)), Number(kilobytes ?? 0) * 1024);
 }
 
 export function freePort(): Promise<number> {

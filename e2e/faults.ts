@@ -37,6 +37,8 @@ interface Fault {
   readonly env?: Readonly<Record<string, string>>;
   /** It is no reason for an operation not to work. */
   readonly harmless?: boolean;
+  /** Whether all that was written is whole is looked at after each operation. */
+  readonly isLookedOver?: boolean;
 }
 
 /** Takes all the room of the disk. */
@@ -61,6 +63,27 @@ function tryWrite(file: number, block: Buffer): boolean {
   } catch {
     return false;
   }
+}
+
+/** Milliseconds between a disk that is full and one that has room again. */
+const moment = 40;
+let filling: NodeJS.Timeout | null = null;
+/** The disk is full for a moment, again and again, so that writes are cut short wherever they happen to be. */
+function fillAgainAndAgain(): void {
+  const empty = () => {
+    rmSync(join(disk, 'ballast'), { force: true });
+    filling = setTimeout(full, moment);
+  };
+  const full = () => {
+    fill();
+    filling = setTimeout(empty, moment);
+  };
+  full();
+}
+function endFilling(): void {
+  if (filling !== null) clearTimeout(filling);
+  filling = null;
+  rmSync(join(disk, 'ballast'), { force: true });
 }
 
 let held: Database.Database[] = [];
@@ -106,6 +129,13 @@ const faults: readonly Fault[] = [
     make: fill,
     mend: () => rmSync(join(disk, 'ballast')),
   },
+  {
+    name: 'disk full for moments',
+    standing: false,
+    make: fillAgainAndAgain,
+    mend: endFilling,
+    isLookedOver: true,
+  },
   { name: 'database locked', standing: false, make: hold, mend: letGo },
   {
     name: 'folder read-only',
@@ -131,6 +161,34 @@ const faults: readonly Fault[] = [
     },
     mend: () => {
       rmSync(database, { force: true });
+      putBack(database);
+    },
+  },
+  {
+    name: 'database emptied',
+    standing: true,
+    make: () => {
+      checkpoint(database);
+      setAside(database);
+      writeFileSync(database, '');
+    },
+    mend: () => {
+      for (const ending of ['', '-wal', '-shm']) rmSync(`${database}${ending}`, { force: true });
+      putBack(database);
+    },
+  },
+  {
+    name: 'database of a later version',
+    standing: true,
+    make: () => {
+      checkpoint(database);
+      copyFileSync(database, `${database}.aside`);
+      const db = new Database(database);
+      db.exec("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', 99999999999999)");
+      db.close();
+    },
+    mend: () => {
+      for (const ending of ['', '-wal', '-shm']) rmSync(`${database}${ending}`, { force: true });
       putBack(database);
     },
   },
@@ -275,7 +333,12 @@ const inCell = (text: string) => text.replaceAll(disk, '').replaceAll('|', '\\|'
 async function lookAtDoors(server: Server, fault: Fault, operation: string): Promise<void> {
   for (const path of ['/', '/house-rules', '/health', ...(shellId ? [`/shells/${shellId}/comb`] : [])]) {
     const { status, text } = await server.wholePage(path);
-    if (status >= 500 && !/room left|locked|may not write|damaged|missing|could not be read/.test(text))
+    if (
+      status >= 500 &&
+      !/room left|locked|may not write|damaged|missing|could not be read|emptied|empty|later version/.test(
+        text,
+      )
+    )
       failures.push(
         `${fault.name}, ${operation}: ${path} answers ${status} without a reason: ${text.slice(0, 120)}`,
       );
@@ -294,6 +357,7 @@ async function tryOperation(server: Server, fault: Fault, name: string): Promise
   if (fault.standing) await server.stop();
   await fault.mend(server);
   if (fault.standing) await server.start();
+  if (fault.isLookedOver) await lookOver(server, fault, name);
   if (!first.done && before && whatIsKept() !== before)
     failures.push(`${fault.name}, ${name}: something was lost or changed`);
   const again = first.done ? null : await untilItWorks(server, operate);
@@ -308,6 +372,18 @@ async function tryOperation(server: Server, fault: Fault, name: string): Promise
   if (name === 'comb') acceptable = readAcceptable();
 }
 const workedAnyway: string[] = [];
+
+/** Doctor finds nothing wrong in the folder while nobody works in it. */
+async function lookOver(server: Server, fault: Fault, operation: string): Promise<void> {
+  await server.stop();
+  try {
+    execFileSync('node', ['dist/cli.mjs', 'doctor', '--data', dataDir], { encoding: 'utf8', stdio: 'pipe' });
+  } catch (error) {
+    const said = String((error as { stdout?: unknown }).stdout ?? error).slice(0, 300);
+    failures.push(`${fault.name}, ${operation}: doctor says: ${said}`);
+  }
+  await server.start();
+}
 
 /** What could not be written is written within seconds of when that is possible again. */
 async function untilItWorks(server: Server, operate: (server: Server) => Promise<Outcome>): Promise<Outcome> {
@@ -328,7 +404,8 @@ try {
     for (const name of Object.keys(operations)) {
       process.stdout.write(`\r${fault.name}: ${name}                    `);
       // Nothing is there yet that could be damaged.
-      if (name === 'bring in' && /damaged|missing/.test(fault.name)) await operations[name]?.(server);
+      if (name === 'bring in' && /damaged|missing|emptied|later/.test(fault.name))
+        await operations[name]?.(server);
       else await tryOperation(server, fault, name);
     }
     await server.stop();

@@ -5,7 +5,7 @@ import { rawZip, type RawEntry } from '@/services/__tests__/raw-zip';
 /** Something that a stranger may hand over: a package, or files beside a good one. */
 export interface HostileInput {
   readonly what: string;
-  readonly reader: 'package' | 'calendar' | 'roster' | 'status sheet';
+  readonly reader: 'package' | 'state file' | 'calendar' | 'roster' | 'status sheet';
   /** Made when it is its turn: some are large. */
   readonly package?: () => Buffer;
   readonly events?: () => Buffer;
@@ -226,6 +226,74 @@ const packages: Readonly<Record<string, () => Buffer>> = {
     twoPages(`<p>${'a '.repeat(300_000)}</p>`, `<p>${'a '.repeat(299_999)}</p>`),
 };
 
+/** A package of modules in modules, with a state file of its own; its items go by the identifiers `w1`, `w2`, `p1`. */
+const withState = (state: unknown): Buffer =>
+  rawZip([
+    entry(
+      'imsmanifest.xml',
+      manifest(
+        item(
+          'w1',
+          'Week 1',
+          '',
+          item('p1', 'Gauge', 'R') + item('w2', 'Week 2', '', item('p2', 'Level', 'S')),
+        ),
+        resource('R', 'webcontent', 'a.html') + resource('S', 'webcontent', 'b.html'),
+      ),
+    ),
+    entry('a.html', '<p>Read the gauge.</p>'),
+    entry('b.html', '<p>Read the level.</p>'),
+    entry('currycomb/shell-state.json', typeof state === 'string' ? state : JSON.stringify(state)),
+  ]);
+const plainState = {
+  schema: 'currycomb.shell-state/1',
+  code: 'HOS 1',
+  title: 'Hostile',
+  timeZone: 'UTC',
+  term: { title: '', start: '2027-01-11', end: '2027-05-07' },
+  previousTerm: null,
+  noClassDays: [],
+  items: {},
+  files: {},
+  homePages: [],
+  banks: [],
+  groups: [],
+  enrolments: {},
+};
+const stateOf = (change: object) => () => withState({ ...plainState, ...change });
+const refsOf = (refs: Readonly<Record<string, string>>) =>
+  stateOf({ items: Object.fromEntries(Object.entries(refs).map(([of, ref]) => [of, { ref }])) });
+const stateFiles: Readonly<Record<string, () => Buffer>> = {
+  'an item with the ref of its own module': refsOf({ p1: 'w1' }),
+  'a module with the ref of the one around it': refsOf({ w2: 'w1' }),
+  'two items that exchange their refs': refsOf({ p1: 'p2', p2: 'p1' }),
+  'all items of one ref': refsOf({ w1: 'x', w2: 'x', p1: 'x', p2: 'x' }),
+  'refs that every object has': () =>
+    withState(
+      JSON.stringify({
+        ...plainState,
+        items: { w1: { ref: 'constructor' }, p1: { ref: 'toString' } },
+      }).replace('"items":{', '"items":{"__proto__":{"ref":"__proto__"},"p2":{"ref":"__proto__"},'),
+    ),
+  'things that wait for each other': stateOf({
+    items: { p1: { requires: ['p2'] }, p2: { requires: ['p1'] } },
+  }),
+  'a term of ten thousand years': stateOf({ term: { title: '', start: '0001-01-01', end: '9999-12-31' } }),
+  'a school year of nine thousand years': stateOf({
+    schoolYear: { title: '', start: '1000-01-01', end: '9999-12-31' },
+  }),
+  'half a million days without classes': stateOf({ noClassDays: Array(500_000).fill('2027-03-01') }),
+  'points without end': () =>
+    withState(JSON.stringify(plainState).replace('"items":{', '"items":{"p1":{"points":1e999}')),
+  'a zone that is none': stateOf({ timeZone: '../../../etc/localtime' }),
+  'a ref of ten megabytes': refsOf({ p1: 'r'.repeat(10_000_000) }),
+  'arrays a hundred thousand deep': () => withState('['.repeat(100_000) + ']'.repeat(100_000)),
+  'a million items that are not there': () =>
+    withState(
+      `${JSON.stringify(plainState).replace('"items":{}', `"items":{${Array.from({ length: 1_000_000 }, (_, n) => `"i${n}":{}`).join(',')}}`)}`,
+    ),
+};
+
 const inputsOf = (
   reader: HostileInput['reader'],
   slot: 'package' | 'events' | 'roster' | 'status',
@@ -241,6 +309,7 @@ export const hostileInputs: readonly HostileInput[] = [
     return { what, reader: 'package', package: zip ?? (() => rawZip(good)) };
   }),
   ...inputsOf('package', 'package', packages),
+  ...inputsOf('state file', 'package', stateFiles),
   ...inputsOf('calendar', 'events', calendars),
   ...inputsOf('roster', 'roster', rosters),
   ...inputsOf('status sheet', 'status', sheets),

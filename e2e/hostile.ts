@@ -1,24 +1,47 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { hostileFolders, isUntouched } from './hostile-folders';
+import { HostBefore, hostileHosts } from './hostile-hosts';
 import { goodPackage, hostileInputs, type HostileInput } from './hostile-inputs';
+import { hostileRequests } from './hostile-requests';
+import { MemoryWatch } from './memory-watch';
 import { writeSection } from './reliability-report';
 import { Server } from './server';
 import { SomebodyElse } from './somebody-else';
 
 /**
- * Every hostile input is brought in, combed and exported by a running server, while somebody else asks it for pages:
- * `npm run hostile`. Each is read or refused with a sentence, in time, in memory, and the others are answered meanwhile.
+ * Everything that a stranger may hand over is handed to a running server, while somebody else asks it for pages:
+ * `npm run hostile`. Packages and files beside them are brought in, combed and exported; sheets, plans, rules and
+ * requests are sent; hosts are signed in to and read; folders are watched, backups restored and started on. Each is read
+ * or refused with a sentence, in time, in memory, the others are answered meanwhile, and no file outside is touched.
  */
 const goals = { seconds: 10, megabytes: 600, others: 200 } as const;
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-hostile-'));
+const treasure = join(folder, 'treasure.txt');
+const scratch = join(folder, 'scratch');
+const backup = join(folder, 'good.backup');
 const only = process.argv[2];
 let server = new Server(join(folder, 'data'));
-/** Resident memory of a server that did nothing yet, in bytes. */
+/** Resident memory of a server that did nothing yet, with the processes that work for it, in bytes. */
 let begin = 0;
+/** A good shell, combed, on which requests are tried. */
+let goodShell = '';
+
+/** One try: what it is, and what does it. */
+interface HostileTry {
+  readonly what: string;
+  readonly reader: string;
+  /** Makes what is handed over, before anything is measured, and gives what hands it over. */
+  prepare(): () => Promise<string>;
+  /** Programs of the command line and servers of its own take their seconds to start, and are not what is measured. */
+  readonly isSlow?: boolean;
+}
 
 interface Row {
-  readonly input: HostileInput;
+  readonly what: string;
+  readonly reader: string;
   readonly outcome: string;
   readonly seconds: number;
   readonly megabytes: number;
@@ -98,31 +121,83 @@ async function startServer(): Promise<SomebodyElse> {
   server = new Server(join(folder, 'data'));
   await server.start();
   await server.page('/');
-  begin = server.memory().now;
+  begin = MemoryWatch.of(server.pid);
   const warmed = await tryInput(packInput({ what: 'a good package', reader: 'package' }));
   if (warmed !== 'read') throw new Error(`a good package was not read: ${warmed}`);
+  goodShell = await bringInGood();
   return new SomebodyElse(server.address);
 }
 
+async function bringInGood(): Promise<string> {
+  const read = await server.follow('/api/bring-in', {
+    package: await upload(goodPackage()),
+    code: 'HOS 0',
+    termStart: '2027-01-11',
+    termEnd: '2027-05-07',
+    asOf: '2027-01-04',
+  });
+  if (!read.done) throw new Error(read.told);
+  const { shellId } = JSON.parse(read.result) as { shellId: string };
+  await server.follow(`/api/shells/${shellId}/comb`);
+  return shellId;
+}
+
+const hosts = new HostBefore();
+const tries: readonly HostileTry[] = [
+  ...hostileInputs.map((input): HostileTry => ({
+    what: input.what,
+    reader: input.reader,
+    prepare: () => {
+      const packed = packInput(input);
+      return () => tryInput(packed);
+    },
+  })),
+  ...hostileRequests.map(({ what, reader, attempt }): HostileTry => ({
+    what,
+    reader,
+    prepare: () => () => attempt(server, goodShell),
+  })),
+  ...hostileHosts.map((host): HostileTry => ({
+    what: host.what,
+    reader: 'campus host',
+    prepare: () => () => hosts.attempt(host, server),
+  })),
+  ...hostileFolders.map(({ what, reader, attempt }): HostileTry => ({
+    what,
+    reader,
+    prepare: () => () => attempt({ server, scratch, treasure, backup }),
+    isSlow: true,
+  })),
+];
+
+mkdirSync(scratch);
+writeFileSync(treasure, 'kept for years');
+await hosts.start();
 let other = await startServer();
-for (const input of hostileInputs) {
-  if (only && !input.what.includes(only)) continue;
-  process.stdout.write(`\r${rows.length} of ${hostileInputs.length} `);
-  const packed = packInput(input);
-  writeFileSync(`/proc/${server.pid}/clear_refs`, '5');
+execFileSync('node', ['dist/cli.mjs', 'backup', backup, '--data', server.dataDir]);
+for (const one of tries) {
+  if (only && !`${one.reader}: ${one.what}`.includes(only)) continue;
+  process.stdout.write(`\r${rows.length} of ${tries.length} `);
+  const attempt = one.prepare();
+  const memory = new MemoryWatch(server.pid);
   const begun = performance.now();
   const { result: outcome, longest: others } = await other.during(() =>
-    tryInput(packed).catch((error: unknown) => `error: ${String(error)}`),
+    attempt().catch((error: unknown) => `error: ${String(error)}`),
   );
   const seconds = (performance.now() - begun) / 1000;
-  const megabytes = Math.max(0, server.memory().most - begin) / 1024 ** 2;
-  rows.push({ input, outcome, seconds, megabytes, others });
-  if (/^error|in Currycomb itself|\(status/.test(outcome)) failures.push(`${input.what}: ${outcome}`);
-  if (seconds > goals.seconds) failures.push(`${input.what} (${input.reader}): ${seconds.toFixed(1)} s`);
-  if (megabytes > goals.megabytes)
-    failures.push(`${input.what} (${input.reader}): ${Math.round(megabytes)} MB`);
-  if (others > goals.others)
-    failures.push(`${input.what} (${input.reader}): others waited ${Math.round(others)} ms`);
+  const megabytes = Math.max(0, memory.end() - begin) / 1024 ** 2;
+  rows.push({ what: one.what, reader: one.reader, outcome, seconds, megabytes, others });
+  const name = `${one.what} (${one.reader})`;
+  if (only) process.stdout.write(`${name}: ${outcome.slice(0, 300)} · ${seconds.toFixed(1)} s\n`);
+  if (/^error|in Currycomb itself|\(status|\(nothing\)|undefined/.test(outcome))
+    failures.push(`${name}: ${outcome.slice(0, 300)}`);
+  if (outcome.length > 1_000) failures.push(`${name}: what is told is ${outcome.length} characters long`);
+  if (seconds > goals.seconds && !one.isSlow) failures.push(`${name}: ${seconds.toFixed(1)} s`);
+  if (megabytes > goals.megabytes) failures.push(`${name}: ${Math.round(megabytes)} MB`);
+  if (others > goals.others) failures.push(`${name}: others waited ${Math.round(others)} ms`);
+  if (!isUntouched(treasure)) failures.push(`${name}: a file outside was touched`);
+  if (existsSync('/tmp/evil.html') || existsSync('/etc/evil'))
+    failures.push(`${name}: a file outside was written`);
   // What one input leaves in memory is not counted for the next.
   if (megabytes > 200) {
     await other.end();
@@ -130,6 +205,7 @@ for (const input of hostileInputs) {
     other = await startServer();
   }
 }
+await hosts.close();
 await other.end();
 await server.stop();
 rmSync(folder, { recursive: true, force: true });
@@ -137,11 +213,11 @@ const worst = (measure: (row: Row) => number) =>
   [...rows].sort((a, b) => measure(b) - measure(a)).slice(0, 6);
 const list = (title: string, measure: (row: Row) => number, say: (row: Row) => string) =>
   `${title}: ${worst(measure)
-    .map((row) => `${row.input.what} (${row.input.reader}) ${say(row)}`)
+    .map((row) => `${row.what} (${row.reader}) ${say(row)}`)
     .join('; ')}.`;
 process.stdout.write(`\n${failures.length} failures\n${failures.join('\n')}\n`);
-const byReader = ['package', 'calendar', 'roster', 'status sheet'].map((reader) => {
-  const theirs = rows.filter(({ input }) => input.reader === reader);
+const byReader = [...new Set(rows.map(({ reader }) => reader))].map((reader) => {
+  const theirs = rows.filter((row) => row.reader === reader);
   const read = theirs.filter(({ outcome }) => outcome === 'read').length;
   const largest = (measure: (row: Row) => number) =>
     Math.round(Math.max(0, ...theirs.map(measure)) * 10) / 10;
@@ -150,9 +226,9 @@ const byReader = ['package', 'calendar', 'roster', 'status sheet'].map((reader) 
 if (!only)
   writeSection(
     'Hostile inputs',
-    `\`npm run hostile\` of ${new Date().toISOString().slice(0, 10)}: ${rows.length} inputs made to do harm, each brought in, combed, looked at and exported by a running server whose pages were drawn before, while somebody else asks it for another page. Goals: ${goals.seconds} s, ${goals.megabytes} MB beyond the start, others answered within ${goals.others} ms. Goals missed and errors: **${failures.length}**.
+    `\`npm run hostile\` of ${new Date().toISOString().slice(0, 10)}: ${rows.length} things made to do harm, each handed to a running server whose pages were drawn before, while somebody else asks it for another page: packages and files beside them are brought in, combed, looked at and exported; sheets, plans, rules and requests sent; hosts signed in to and read; folders watched; backups restored and started on. Goals: ${goals.seconds} s (not for folders and backups, which start programs of their own), ${goals.megabytes} MB beyond the start with all processes, others answered within ${goals.others} ms, and no file outside touched. Goals missed and errors: **${failures.length}**.
 
-| reader | inputs | read | refused with a sentence | slowest | most memory | slowest answer to others |
+| what reads them | tries | read | refused with a sentence | slowest | most memory | slowest answer to others |
 |---|---:|---:|---:|---:|---:|---:|
 ${byReader.join('\n')}
 

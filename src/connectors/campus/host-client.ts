@@ -13,6 +13,7 @@ import {
 import type { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
 import { cutQuote } from '@/core/text/clip';
+import { spellBytes } from '@/core/text/spell-bytes';
 import { AnswerTooLong, hostLimits, readWithin } from './host-limits';
 import { problemSchema, sessionSchema } from './wire';
 
@@ -37,6 +38,8 @@ export interface Pace {
   readonly firstWait: number;
   readonly longestWait: number;
   readonly timeout: number;
+  /** All tries of one request together, in milliseconds. */
+  readonly budget: number;
   /** A job that does not get on for so long is started again, in milliseconds. */
   readonly patience: number;
 }
@@ -45,6 +48,7 @@ export const usualPace: Pace = {
   firstWait: 60,
   longestWait: 8_000,
   timeout: 30_000,
+  budget: 10 * 60_000,
   patience: 3_000,
 };
 
@@ -85,7 +89,15 @@ export class HostClient {
   /** Signs in; who the host says that this is. */
   async signIn(): Promise<Result<{ readonly id: string; readonly name: string }>> {
     const { name, secret } = this.access;
-    const answer = await this.send({ method: 'POST', path: '/sign-in', body: { name, secret } }, false);
+    const answer = await this.send(
+      {
+        method: 'POST',
+        path: '/sign-in',
+        body: { name, secret },
+        mostBytes: hostLimits.shortAnswerBytes,
+      },
+      false,
+    );
     if (!answer.ok) return answer;
     if (answer.value.status === 401)
       return bad('signed-out', 'The host does not know this name with this secret; look at both again.');
@@ -138,14 +150,20 @@ export class HostClient {
     });
     const again = retry(handleType(Again).orType(TaskCancelledError), { maxAttempts: tries - 1, backoff });
     const inTime = timeout(this.pace.timeout, TimeoutStrategy.Aggressive);
+    const inAll = timeout(this.pace.budget, TimeoutStrategy.Aggressive);
     try {
-      const policy = wrap(again, inTime);
+      const policy = wrap(inAll, again, inTime);
       return good(await policy.execute(({ signal }) => this.sendOnce(request, isSigned, signal)));
     } catch (error) {
       if (error instanceof AnswerTooLong)
         return bad(
           'too-large',
-          `The host at ${this.access.address} answered with more than ${Math.round(error.mostBytes / 1024 ** 2)} MB, so its answer was not read. Ask whoever runs it.`,
+          `The host at ${this.access.address} answered with more than ${spellBytes(error.mostBytes)}, so its answer was not read. Ask whoever runs it.`,
+        );
+      if (error instanceof TaskCancelledError)
+        return bad(
+          'unreachable',
+          `The host at ${this.access.address} did not answer in time. Look whether it is there, then try again.`,
         );
       const why = error instanceof Error ? cutQuote(error.message) : 'unknown';
       return bad(
@@ -183,7 +201,7 @@ export class HostClient {
       answer = {
         status: response.status,
         etag: response.headers.get('etag'),
-        body: await readWithin(response, mostBytes),
+        body: await readWithin(response, response.ok ? mostBytes : hostLimits.shortAnswerBytes),
       };
     } catch (error) {
       if (error instanceof AnswerTooLong) throw error;

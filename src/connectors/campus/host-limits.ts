@@ -2,6 +2,8 @@
 export const hostLimits = {
   /** One answer that is no file. */
   answerBytes: 64 * 1024 ** 2,
+  /** Who somebody is, or why something is refused. */
+  shortAnswerBytes: 256 * 1024,
   /** One file: as large as a package may be. */
   fileBytes: 2 * 1024 ** 3,
   /** All files of a shell: as large as a package may unpack to. */

@@ -46,7 +46,7 @@ test('ten megabytes that unpack to gigabytes are not unpacked to their end', asy
   const before = process.memoryUsage().rss;
   expect(await client().signIn()).toMatchObject({
     ok: false,
-    trouble: { code: 'too-large', message: expect.stringMatching(/more than 64 MB/) as string },
+    trouble: { code: 'too-large', message: expect.stringMatching(/more than 262 kB/) as string },
   });
   // Nothing of it is tried again, and less is held than it unpacks to.
   expect(asked).toEqual(['/sign-in']);
@@ -55,13 +55,13 @@ test('ten megabytes that unpack to gigabytes are not unpacked to their end', asy
 
 test('the name of an account and the title of a problem are cut', async () => {
   isAnsweringSignIn = true;
-  answer = (_, response) => json(response, { ...session, account: { id: 'a', name: 'x'.repeat(1e6) } });
+  answer = (_, response) => json(response, { ...session, account: { id: 'a', name: 'x'.repeat(1e5) } });
   const signedIn = await client().signIn();
   expect(signedIn.ok && signedIn.value.name.length).toBe(201);
   isAnsweringSignIn = false;
   answer = (_, response) => {
     response.writeHead(400, { 'content-type': 'application/json' });
-    response.end(JSON.stringify({ title: 'y'.repeat(1e6), status: 400 }));
+    response.end(JSON.stringify({ title: 'y'.repeat(1e5), status: 400 }));
   };
   const refused = await readShellCards(client());
   expect(refused.ok ? '' : refused.trouble.message.length).toBeLessThan(300);

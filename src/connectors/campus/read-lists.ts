@@ -95,6 +95,13 @@ export class ListReader {
       for (const record of page.value.records) records.push(record);
       if (records.length > mostThings) return tooManyIn(list);
     }
+    // A record that moves while its list is read stands on two pages of different revisions.
+    const double = revisions.size === 1 ? doubleIn(records) : null;
+    if (double !== null)
+      return bad(
+        'unsound',
+        `The host’s list of ${list} has two records with the id “${cutQuote(double)}”. Correct it there, then read it again.`,
+      );
     this.isChanged = true;
     const [revision] = revisions;
     if (revisions.size === 1 && revision !== undefined) this.known.set(list, { revision, records });
@@ -127,6 +134,16 @@ const tooSlow = bad(
   'too-large',
   'The host took more than an hour to send this shell, so the reading was ended. Try again when it is less busy.',
 );
+/** An id that two records of a list have; null where each has its own. */
+function doubleIn(records: readonly WireRecord[]): string | null {
+  const seen = new Set<string>();
+  for (const { id } of records) {
+    if (seen.has(id)) return id;
+    seen.add(id);
+  }
+  return null;
+}
+
 const tooManyIn = (list: ListName) =>
   bad(
     'too-large',

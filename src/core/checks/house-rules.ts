@@ -1,3 +1,4 @@
+import { cutQuote } from '../text/clip';
 import { wordsFor } from '../read-as';
 import { distance } from 'fastest-levenshtein';
 import { z } from 'zod';
@@ -38,6 +39,8 @@ export function readHouseRules(
   value: unknown,
   checks: readonly SettableCheck[],
 ): { ok: HouseRules } | { error: string } {
+  const excess = excessIn(value);
+  if (excess !== null) return { error: `House rules: ${excess}` };
   const result = houseRulesSchema(checks).safeParse(value, { error: wordsFor });
   if (result.success) return { ok: result.data };
   const issue = result.error.issues[0];
@@ -51,10 +54,33 @@ export function readHouseRules(
       ...checks.flatMap((c) => [c.id, ...Object.keys(c.options.shape), 'on', 'urgency']),
     ];
     return {
-      error: `House rules: "${key}" at ${place} is no setting; the nearest one is "${nearest(key, known)}".`,
+      error: `House rules: "${cutQuote(key)}" at ${place} is no setting; the nearest one is "${nearest(key, known)}".`,
     };
   }
-  return { error: `House rules: ${place}: ${issue.message}.` };
+  return { error: `House rules: ${cutQuote(place)}: ${issue.message}.` };
+}
+
+/** A word of house rules is looked for in every text, so neither it nor a list of them may be of any length. */
+const longestWord = 500;
+const mostWords = 2_000;
+const deepest = 8;
+
+/** What is too long in written rules, as the end of a sentence; null where nothing is. */
+function excessIn(value: unknown, depth = 0): string | null {
+  if (typeof value === 'string' && value.length > longestWord)
+    return `“${cutQuote(value)}” is longer than ${longestWord} characters. Shorten it.`;
+  // What is deeper than any setting is refused by the schema.
+  if (typeof value !== 'object' || value === null || depth > deepest) return null;
+  const entries = Object.entries(value);
+  if (entries.length > mostWords)
+    return `one setting has ${entries.length.toLocaleString('en')} entries, and at most ${mostWords.toLocaleString('en')} are read. Shorten it.`;
+  for (const [name, inner] of entries) {
+    if (name.length > longestWord)
+      return `a setting has a name longer than ${longestWord} characters. Take it out.`;
+    const excess = excessIn(inner, depth + 1);
+    if (excess !== null) return excess;
+  }
+  return null;
 }
 
 export const defaultHouseRules = (checks: readonly SettableCheck[]): HouseRules =>

@@ -8,6 +8,8 @@ export const clipTitle = (title: string): string =>
 /** The longest text of a stranger’s that is repeated in a sentence, in characters. */
 const longestQuote = 200;
 
-/** A text as a sentence repeats it. */
-export const cutQuote = (text: string): string =>
-  text.length > longestQuote ? `${text.slice(0, longestQuote)}…` : text;
+/** A text as a sentence repeats it: on one line, and no longer than that. */
+export function cutQuote(text: string): string {
+  const line = text.slice(0, longestQuote + 1).replace(/[\s\p{Cc}]+/gu, ' ');
+  return text.length > longestQuote ? `${line.slice(0, longestQuote)}…` : line;
+}

@@ -20,9 +20,19 @@ const saved = z.object({
 
 /** The answers of a sheet that came back: the saved page, or the table. Trouble `answers-unreadable` says what is wrong. */
 export function readAnswers(text: string): Result<readonly ReadAnswer[]> {
+  if (text.length > longestSheet)
+    return bad(
+      'answers-unreadable',
+      'This file is too long for a question sheet. Choose the sheet that was sent.',
+    );
   const data = savedData(text);
   const read = data === null ? fromTable(text) : fromPage(data);
   if (!read.ok) return read;
+  if (read.value.length > mostAnswers)
+    return bad(
+      'answers-unreadable',
+      `This sheet has ${read.value.length.toLocaleString('en')} answers, and a shell has at most ${mostAnswers.toLocaleString('en')} questions. Choose the sheet that was sent.`,
+    );
   return read.value.length > 0
     ? read
     : bad(
@@ -30,6 +40,11 @@ export function readAnswers(text: string): Result<readonly ReadAnswer[]> {
         'No question of this sheet has an answer; tick them, save the page, and choose that file.',
       );
 }
+
+/** A sheet of a thousand questions has half a million characters. */
+const longestSheet = 4_000_000;
+/** The largest shells have fewer questions. */
+const mostAnswers = 10_000;
 
 /** How often the mark is looked for: a sheet has it once, whatever its owner wrote. */
 const mostMarks = 10;

@@ -23,8 +23,8 @@ export async function receiveUpload(
   folder: Pick<OpenFolder, 'dataDir'>,
   body: ReadableStream<Uint8Array> | null,
   announced: number | null,
+  packedBytes = defaultLimits.packedBytes,
 ): Promise<Result<ReceivedUpload>> {
-  const { packedBytes } = defaultLimits;
   if (announced !== null && announced > packedBytes) return tooLarge;
   if (!body || announced === 0) return emptyUpload;
   const id = randomUUID();
@@ -68,8 +68,9 @@ async function writeDown(body: Body, path: string, mostBytes: number): Promise<R
   try {
     for await (const block of body) {
       bytes += block.length;
-      if (bytes > mostBytes) return { type: 'too-large' };
-      if (failure || 'error' in file) continue;
+      // Nobody sends twice what is read by mistake.
+      if (bytes > mostBytes * 2) break;
+      if (failure || 'error' in file || bytes > mostBytes) continue;
       // `write` may take a part of a block only; this one writes all of it.
       failure = await file.appendFile(block).then(
         () => null,
@@ -81,5 +82,6 @@ async function writeDown(body: Body, path: string, mostBytes: number): Promise<R
   } finally {
     if (!('error' in file)) await file.close();
   }
+  if (bytes > mostBytes) return { type: 'too-large' };
   return failure ? { type: 'unwritten', error: failure.error } : { type: 'whole', bytes };
 }

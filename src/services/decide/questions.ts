@@ -1,5 +1,4 @@
 import { eq } from 'drizzle-orm';
-import { z } from 'zod';
 import { allChecks } from '@/core/checks/registry';
 import { actionOf } from '@/core/plan/step';
 import type { ActionName } from '@/core/plan/actions/registry';
@@ -37,15 +36,13 @@ export function questionSheet(folder: OpenFolder, shell: CurrentShell, today: st
   };
 }
 
-/** A sheet of a thousand questions has half a million characters. */
-const longestSheet = 4_000_000;
-
-export const answersSchema = z.strictObject({
+/** Answers as they come back. */
+interface ReturnedSheet {
   /** A saved question sheet, or its table. */
-  text: z.string().max(longestSheet, 'this file is too long for a question sheet; choose another'),
-  /** Only looked at, or taken. */
-  take: z.boolean().default(false),
-});
+  readonly text: string;
+  /** Taken, or only looked at. */
+  readonly take: boolean;
+}
 
 /** One answer as it is shown before it is taken. */
 export interface AnswerLine {
@@ -67,7 +64,7 @@ export interface AnswersRead {
 export async function readBackAnswers(
   folder: Context,
   shell: CurrentShell,
-  { text, take }: z.output<typeof answersSchema>,
+  { text, take }: ReturnedSheet,
 ): Promise<Result<AnswersRead>> {
   const read = fetchedOf(await folder.stages.errand('question-sheet', text));
   if (!read.ok) return read;

@@ -10,6 +10,7 @@ export const impatient: Pace = {
   firstWait: 60,
   longestWait: 600,
   timeout: 8_000,
+  budget: 9_000,
   patience: 3_000,
 };
 
@@ -25,7 +26,7 @@ export async function readShellCards(client: HostClient): Promise<Result<readonl
     pages = read.value.pages;
     append(cards, read.value.shells.map(shortened));
     const isEmptyPage = read.value.shells.length === 0 && page < pages;
-    if (isEmptyPage || cards.length > mostShells)
+    if (isEmptyPage || pages > mostShells || cards.length > mostShells)
       return bad(
         'too-large',
         `The host lists more than ${mostShells.toLocaleString('en')} shells, or pages with none. Ask whoever runs it.`,

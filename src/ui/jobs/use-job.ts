@@ -85,15 +85,23 @@ export type Sent<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly trouble: string };
 
 /** Sends JSON and returns the answer or the one sentence of its trouble. */
-export async function send<T = unknown>(url: string, body: unknown = {}, method = 'POST'): Promise<Sent<T>> {
+export function send<T = unknown>(url: string, body: unknown = {}, method = 'POST'): Promise<Sent<T>> {
   const written = method === 'GET' ? undefined : JSON.stringify(body);
+  return answerTo<T>(url, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    body: written,
+    keepalive: written !== undefined && written.length < longestKeptAlive,
+  });
+}
+
+/** Sends the text of a file as it is. */
+export const sendText = <T = unknown>(url: string, text: string): Promise<Sent<T>> =>
+  answerTo<T>(url, { method: 'POST', headers: { 'content-type': 'text/plain; charset=utf-8' }, body: text });
+
+async function answerTo<T>(url: string, request: RequestInit): Promise<Sent<T>> {
   try {
-    const response = await fetch(url, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      body: written,
-      keepalive: written !== undefined && written.length < longestKeptAlive,
-    });
+    const response = await fetch(url, request);
     const value = (await response.json()) as T & { trouble?: string };
     return response.ok
       ? { ok: true, value }

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { AnswersRead, QuestionsView } from '@/services/decide/questions';
-import { send } from '../jobs/use-job';
+import { sendText } from '../jobs/use-job';
 import { FileButton } from '../parts/file-button';
 import { AnswersTable } from './answers-table';
 import styles from './questions.module.css';
@@ -19,7 +19,7 @@ export function QuestionsStage({ view }: { view: QuestionsView }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const address = `/api/shells/${view.id}/questions`;
   const ask = async (answers: string, take: boolean) => {
-    const result = await send<AnswersRead>(address, { text: answers, take });
+    const result = await sendText<AnswersRead>(take ? `${address}?take=yes` : address, answers);
     setRead(result.ok ? result.value : null);
     setTrouble(result.ok ? null : result.trouble);
     if (take) router.refresh();

@@ -2,8 +2,8 @@ import { spellDate } from '@/core/time/local-date';
 import { sheetCsv } from '@/formats/question-sheet/sheet-csv';
 import { sheetHtml } from '@/formats/question-sheet/sheet-html';
 import { todayHere } from '@/services/clock';
-import { answersSchema, questionSheet, readBackAnswers } from '@/services/decide/questions';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { questionSheet, readBackAnswers } from '@/services/decide/questions';
+import { answer, readBodyText } from '@/services/safety/answer';
 import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 
@@ -20,11 +20,13 @@ export const GET = shellRoute((shell, context, request) => {
   });
 });
 
-/** A sheet as JSON: each of its characters may be written as six. */
-const longestSheetBody = 24 * 1024 ** 2;
+/** A saved sheet, in bytes. It is read by another process, so it comes as it is and not as JSON. */
+const longestSheet = 8 * 1024 ** 2;
 
-/** Reads answers back: looked at first, taken with `take`. */
+/** Reads answers back: looked at first, taken with `?take=yes`. */
 export const POST = shellRoute(async (shell, context, request) => {
-  const body = await readBodyAs(request, answersSchema, longestSheetBody);
-  return body.ok ? answer(await readBackAnswers(context, shell, body.value)) : body.response;
+  const body = await readBodyText(request, longestSheet);
+  if (!body.ok) return body.response;
+  const take = new URL(request.url).searchParams.get('take') === 'yes';
+  return answer(await readBackAnswers(context, shell, { text: body.value, take }));
 });
