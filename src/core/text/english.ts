@@ -86,13 +86,17 @@ export const english: Language = {
   yearly:
     /\b(?:holiday|birthday|anniversary|every\s+year|each\s+year|annual(?:ly)?|yearly|independence\s+day|labou?r\s+day|new\s+year|christmas|boxing\s+day|hallowe'?en|earth\s+day|world\s+\w+\s+day|memorial\s+day|saint\s+\w+|st\.?\s+\w+'?s\s+day|solstice|equinox|tax\s+(?:year|day)|fiscal\s+year)\b/i,
   placeholder:
-    /\blorem\s+ipsum\b|\[\s*(?:please\s+)?(?:insert|enter|add|type|fill\s+in|replace|delete|edit|instructor|teacher|professor|course|your)\b[^\]\n]{0,80}\]|<\s*(?:insert|enter|add)\s+[^>\n]{1,60}>|\byour\s+(?:name|e-?mail|office|title|course|department|text|phone)(?:\s+\w+)?\s+(?:goes\s+)?here\b|\bTB[DA]\b|\bclick\s+(?:here\s+)?to\s+(?:add|edit|enter)\b|\b(?:replace|delete|overwrite|remove)\s+this\s+(?:text|paragraph|sentence|section|line|box|placeholder)\b|\bplaceholder\s+text\b|\btext\s+goes\s+here\b|\b(?:add|insert)\s+(?:your\s+)?(?:text|content|description)\s+here\b|(?<![\w/])X{1,2}[/.]X{1,2}(?:[/.]X{2,4})?(?![\w/])/gi,
+    /\blorem\s+ipsum\b|\[\s*(?:please\s+)?(?:insert|enter|add|type|fill\s+in|replace|delete|edit|instructor|teacher|professor|course|your)\b[^\]\n]{0,80}\]|<\s*(?:insert|enter|add)\s+[^>\n]{1,60}>|\byour\s+(?:name|e-?mail|office|title|course|department|text|phone)(?:\s+\w+)?\s+(?:goes\s+)?here\b|\bTB[DA]\b|\bclick\s+(?:here\s+)?to\s+(?:add|edit|enter)\b|\b(?:replace|delete|overwrite|remove)\s+this\s+(?:text|paragraph|sentence|section|line|box|placeholder)\b|\b(?:instructions|notes?|information)\s+(?:for|to)\s+(?:the\s+)?(?:teachers?|instructors?|faculty|course\s+designers?)\s*:|\bplaceholder\s+text\b|\btext\s+goes\s+here\b|\b(?:add|insert)\s+(?:your\s+)?(?:text|content|description)\s+here\b|(?<![\w/])X{1,2}[/.]X{1,2}(?:[/.]X{2,4})?(?![\w/])/gi,
   placeholderCues: {
     words: ['lorem', 'tbd', 'tba', 'click', 'placeholder', 'x', 'xx'],
     chars: '[<',
     pairs: [
       [['here'], ['your', 'goes', 'add', 'insert']],
       [['this'], ['replace', 'delete', 'overwrite', 'remove']],
+      [
+        ['instructions', 'note', 'notes', 'information'],
+        ['teacher', 'teachers', 'instructor', 'instructors', 'faculty', 'designer', 'designers'],
+      ],
     ],
   },
   untitled:

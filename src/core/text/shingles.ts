@@ -11,7 +11,7 @@ let scratch = new Uint32Array(4096);
 
 /** Some hundred words among so many places: one text in ten has a word that falls on another's place. */
 const cueSlots = 2 ** 18;
-const noCues = new Uint8Array(cueSlots);
+const noCues = new Uint16Array(cueSlots);
 
 /** The words of a text, and which of the words looked for are among them. */
 export interface Words {
@@ -20,14 +20,14 @@ export interface Words {
   readonly cues: number;
 }
 
-function addMark(marks: Uint8Array, place: number, mark: number): void {
+function addMark(marks: Uint16Array, place: number, mark: number): void {
   marks[place] = (marks[place] ?? 0) | mark;
 }
 
-/** Words to look for, each with a bit as its mark; `markChars` does so with characters of ASCII. */
+/** Words to look for, each with one of sixteen bits as its mark; `markChars` does so with characters of ASCII. */
 export class Cues {
-  readonly ofWord = new Uint8Array(cueSlots);
-  readonly ofChar = new Uint8Array(128);
+  readonly ofWord = new Uint16Array(cueSlots);
+  readonly ofChar = new Uint16Array(128);
 
   markWords(words: Iterable<string>, mark: number): this {
     for (const word of words)

@@ -36,6 +36,21 @@ type Target =
 /** “other” is what a package is not understood to be; no sheet can ask for it. */
 const settableKinds: ReadonlySet<string> = new Set(itemKinds.filter((kind) => kind !== 'other'));
 
+/** Columns that say something of items alone. */
+const itemColumns = [
+  'visible',
+  'opens',
+  'closes',
+  'due',
+  'points',
+  'grade_category',
+  'grade_column',
+  'has_student_work',
+  'requires',
+  'group',
+  'in_use',
+] as const satisfies readonly StatusColumn[];
+
 class StatusApplier {
   readonly notes: IntakeNote[] = [];
   readonly items: Item[];
@@ -49,6 +64,8 @@ class StatusApplier {
   readonly bankRefs: Set<string>;
   readonly itemAt = new Map<string, number>();
   readonly fileAt = new Map<string, number>();
+  /** Where the only file of a resource is. */
+  readonly fileOfContent = new Map<string, number>();
   readonly otherRefs: ReadonlySet<string>;
   readonly itemTitles = new Map<string, number[]>();
   readonly fileTitles = new Map<string, number[]>();
@@ -74,10 +91,19 @@ class StatusApplier {
       if (item.content && !this.itemAt.has(`resource:${item.content}`))
         this.itemAt.set(`resource:${item.content}`, at);
     });
+    const filesOf = new Map<string, number[]>();
     this.files.forEach((file, at) => {
       this.fileAt.set(file.path, at);
+      collect(filesOf, file.content, at);
       collect(this.fileTitles, titleKey(file.path.slice(file.path.lastIndexOf('/') + 1)), at);
     });
+    // So may a file that is the only one of its resource.
+    for (const [resource, [at, ...more]] of filesOf) {
+      if (at === undefined || more.length > 0) continue;
+      this.fileOfContent.set(resource, at);
+      for (const ref of [resource, `resource:${resource}`])
+        if (!this.itemAt.has(ref) && !this.fileAt.has(ref)) this.fileAt.set(ref, at);
+    }
     this.otherRefs = new Set<string>([
       ...shell.events.map((e) => e.ref),
       ...shell.banks.map((b) => b.ref),
@@ -192,7 +218,24 @@ class StatusApplier {
     const inUse = this.flag(row, 'in_use', ['yes', 'true', '1'], ['no', 'false', '0']);
     const home = this.homePages.findIndex((h) => h.ref === next.ref);
     if (inUse !== null && home >= 0) this.homePages[home] = { ...elementAt(this.homePages, home), inUse };
+    this.changeReadersOf(next, row);
     return next;
+  }
+
+  /** The readers of a file may stand in the row of the item that shows it; nothing else has any. */
+  changeReadersOf(item: Item, row: StatusRow): void {
+    if (row.cells.readable_by === undefined) return;
+    const at = item.content === null ? undefined : this.fileOfContent.get(item.content);
+    if (at === undefined) {
+      this.note(
+        'cell-left-out',
+        `readable_by is about files, and “${item.title}” is not one; the cell is left out`,
+        row,
+      );
+      return;
+    }
+    const file = elementAt(this.files, at);
+    this.files[at] = { ...file, readableBy: this.readers(row) ?? file.readableBy };
   }
 
   canonical(ref: string): string {
@@ -226,20 +269,31 @@ class StatusApplier {
   }
 
   changeFile(file: ShellFile, row: StatusRow): ShellFile {
-    const readers = row.cells.readable_by?.toLowerCase();
-    if (readers !== undefined && readers !== 'all' && readers !== 'staff')
+    const meaningless = itemColumns.filter((column) => row.cells[column] !== undefined);
+    if (meaningless.length > 0)
       this.note(
-        'unknown-value',
-        `“${readers}” in readable_by is neither all nor staff; the cell is left out`,
+        'cell-left-out',
+        `“${file.path}” is a file and no item, so what the row says of ${meaningless.join(', ')} is left out`,
         row,
       );
     return {
       ...file,
-      readableBy: readers === 'all' || readers === 'staff' ? readers : file.readableBy,
+      readableBy: this.readers(row) ?? file.readableBy,
       created: this.moment(row, 'created', 'start') ?? file.created,
       modified: this.moment(row, 'modified', 'start') ?? file.modified,
       batch: row.cells.import_batch ?? file.batch,
     };
+  }
+
+  readers(row: StatusRow): ShellFile['readableBy'] {
+    const value = row.cells.readable_by?.toLowerCase();
+    if (value === undefined || value === 'all' || value === 'staff') return value ?? null;
+    this.note(
+      'unknown-value',
+      `“${value}” in readable_by is neither all nor staff; the cell is left out`,
+      row,
+    );
+    return null;
   }
 
   flag(row: StatusRow, column: StatusColumn, yes: readonly string[], no: readonly string[]): boolean | null {

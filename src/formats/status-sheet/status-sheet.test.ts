@@ -50,6 +50,24 @@ test('every column is understood, whatever the case', () => {
     batch: 'copy 1',
   });
 });
+test('a file may be named by its resource, and its readers stand in the row of the item that shows it', () => {
+  const { content } = base().files[0]!;
+  expect(apply(`ref,readable_by\n${content},staff`).shell.files[0]).toMatchObject({ readableBy: 'staff' });
+  expect(apply(`ref,readable_by\nresource:${content},staff`)).toMatchObject({
+    shell: { files: [{ readableBy: 'staff' }] },
+    codes: [],
+  });
+});
+test('what a row says that its thing can’t have is left out and said', () => {
+  const { notes } = apply('ref,readable_by,visible,due\np,staff,no,\nfiles/map.pdf,,no,2027-01-29\n');
+  expect(notes.map(({ code, message }) => [code, message])).toEqual([
+    ['cell-left-out', 'readable_by is about files, and “Gauge” is not one; the cell is left out'],
+    [
+      'cell-left-out',
+      '“files/map.pdf” is a file and no item, so what the row says of visible, due is left out',
+    ],
+  ]);
+});
 test('offsets are brought to the shell’s clock', () =>
   expect(apply('ref,due\np,2027-06-01T10:00:00+00:00').of('p').due).toBe('2027-06-01T11:00:00'));
 test('an empty cell means not known', () =>

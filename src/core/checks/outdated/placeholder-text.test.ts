@@ -1,4 +1,5 @@
 import { checkCases } from '../__tests__/check-cases';
+import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { textFires, textSilent, titleFires, titleSilent } from '../__tests__/text-cases';
 import { placeholderText } from './placeholder-text';
 
@@ -21,6 +22,8 @@ checkCases(placeholderText, {
       '[Instructor name]',
       'Text goes here',
       'Placeholder text',
+      'Instructions for teachers: set the dates first.',
+      'Note to instructor: add the room.',
       '[Enter the title of the course]',
     ]),
     ...titleFires(['Untitled', 'Untitled page', 'Untitled (2)', 'New page', 'Week 3: [insert topic]', 'TBA']),
@@ -29,6 +32,23 @@ checkCases(placeholderText, {
       build: (c) => void c.page('P', '<p>Your faculty’s statement  follows.</p>', { ref: 'p' }),
       subjects: [['p']],
       rules: { placeholderPhrases: ['your faculty’s statement'] },
+    },
+    ...[
+      ['is nothing but that', '[Insert question text]'],
+      ['asks for a word', 'Which river is this? [insert word]'],
+      ['misses its figure', 'The gauge of [insert figure 3] stands too low.'],
+    ].map(([name, stem]) => ({
+      name: `the stem of a question ${name}`,
+      build: (c: ShellComposer) =>
+        void c.quiz('Q', [{ stem: stem ?? '', answers: ['stage', 'bed'], right: 0, points: 1 }], {
+          ref: 'q',
+        }),
+      subjects: [['q']],
+    })),
+    {
+      name: 'a page that is hidden',
+      build: (c) => void c.page('P', '<p>Room: TBD</p>', { ref: 'p', shown: false }),
+      subjects: [['p']],
     },
     {
       name: 'several are one finding',
@@ -55,6 +75,8 @@ checkCases(placeholderText, {
       'Ask [Rowe 2019] for more.',
       'Rooms on pages XX–XXI',
       'Here your name counts.',
+      'Send a note to the instructor when you are late.',
+      'The instructions for teachers in 1920 were short.',
     ]),
     ...titleSilent(['New methods', 'The untitled stream', 'Newcomers']),
     { name: 'code', build: (c) => void c.page('P', '<pre>name = "[insert name]"</pre>') },
@@ -63,6 +85,7 @@ checkCases(placeholderText, {
       build: (c) =>
         void c.quiz('Q', [
           { stem: 'The [insert word] rises.', answers: ['stage', 'bed'], right: 0, points: 1 },
+          { stem: 'It rises by [insert number] cm.', answers: ['12', '40'], right: 0, points: 1 },
         ]),
     },
     {

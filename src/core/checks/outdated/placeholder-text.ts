@@ -78,12 +78,19 @@ function isMeant(contents: Contents, passage: Passage, start: number, end: numbe
   return passage.text[start] === '[' && isFilled(contents, passage, passage.text.slice(start + 1, end - 1));
 }
 
+/** What stands in brackets for one of the answers: “[insert word]”, and not “[insert figure 3]”. */
+const gapWord = /\b(?:word|term|answer|number|figure of|value|name of|noun|verb|unit|blank|choice)s?\s*$/i;
+
+/** Does a stem ask beside its brackets, or hold nothing but them? Then they are no gap in a sentence. */
+const isAsking = (stem: string, inside: string): boolean =>
+  stem.includes('?') || textKey(stem) === textKey(`[${inside}]`);
+
 /** Questions whose answer is written into a gap (Common Cartridge, QTI profile: fill in the blank, pattern match). */
 const gapProfile = /fib|pattern_match/;
 
 /**
  * Do the answers of a question fill the very gap that its stem has in brackets? They do where one of them is its words,
- * where the answer is written into it, and where the stem asks nothing else: “The [insert word] rises.”
+ * where the answer is written into it, and where the stem is a sentence with a gap: “The [insert word] rises.”
  */
 function isFilled(contents: Contents, { item, text }: Passage, inside: string): boolean {
   const content = item?.content ? contents.get(item.content) : undefined;
@@ -94,7 +101,7 @@ function isFilled(contents: Contents, { item, text }: Passage, inside: string): 
   return asking.some(
     ({ profile, stem, answers }) =>
       gapProfile.test(profile) ||
-      !stem.some((place) => textAt(place).includes('?')) ||
+      (gapWord.test(inside) && !stem.some((place) => isAsking(textAt(place), inside))) ||
       answers.some((answer) => textKey(answer.text.map(textAt).join(' ')) === textKey(inside)),
   );
 }
