@@ -4,7 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { auditShell } from '@/services/comb/audit-shell';
 import { rulesFrom } from '@/services/house-rules/written-rules';
-import { rehearse } from '@/core/plan/rehearse';
+import { rehearse } from '@/core/rehearse/rehearse';
 import { resetShell, usualAreas } from '@/core/plan/reset/reset-shell';
 import { makeStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';

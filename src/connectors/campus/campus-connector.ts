@@ -2,6 +2,7 @@ import { entryOf } from '@/core/entries';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { keyOf, listNames, type Edit, type ListName } from '@/core/edits/edit';
 import { actionNames, type ActionName } from '@/core/plan/actions/registry';
+import { actionOf } from '@/core/plan/step';
 import { digest } from '@/core/shell/digest';
 import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
@@ -33,10 +34,9 @@ export interface CampusOptions {
   readonly onProgress: (done: number, total: number, doing: string) => void;
 }
 
-/** What a campus host lets nobody do over its API. */
-const byHandOnly: readonly ActionName[] = ['delete-questions', 'set-facts'];
+/** What a campus host does over its API. */
 export const campusCapabilities: ReadonlySet<ActionName> = new Set(
-  actionNames.filter((name) => !byHandOnly.includes(name)),
+  actionNames.filter((name) => actionOf(name).isByHandOnHosts !== true),
 );
 /** So many readings at most are waited for until two agree. */
 const mostReadings = 12;

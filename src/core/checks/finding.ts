@@ -1,3 +1,4 @@
+import type { ActionName } from '@/core/plan/actions/registry';
 import type { SubjectType } from '@/core/shell/refs';
 
 export const families = [
@@ -52,27 +53,8 @@ export interface Evidence {
   readonly where?: string;
 }
 
-export const remedyActions = [
-  'delete',
-  'hide',
-  'show',
-  'move',
-  'place',
-  'lift-out',
-  'sort',
-  'rename',
-  'merge',
-  'relink',
-  'unlink',
-  're-date',
-  'end-recurrence',
-  'exclude-occurrence',
-  'drop-link',
-  'drop-requirement',
-  'set-category',
-  'file-access',
-] as const;
-export type RemedyAction = (typeof remedyActions)[number];
+/** What a check proposes: the action as it is written. */
+export type RemedyAction = ActionName;
 export type RemedyKind = 'safe' | 'judgement';
 
 export interface RemedyParams {

@@ -3,35 +3,7 @@ import { diffShells } from '@/core/edits/diff-shells';
 import { digest } from '@/core/shell/digest';
 import type { StepResult } from './results';
 import { runPlan, type PlanRun, type RunRules } from './run-plan';
-import { withTargets, type AnyTarget, type Step } from './step';
-import type { ActionName } from './actions/registry';
-
-/** Actions that say what one thing is, and have no bearing on any other. */
-const settings = new Set<ActionName>([
-  'clear-dates',
-  'drop-requirement',
-  'edit-text',
-  'file-access',
-  'hide',
-  'move',
-  're-date',
-  'relink-addresses',
-  'rename',
-  'set-category',
-  'set-points',
-  'show',
-  'unlink',
-]);
-/** Actions of which the last on a thing says it all. */
-const lastCounts = new Set<ActionName>([
-  'file-access',
-  'hide',
-  'move',
-  'rename',
-  'set-category',
-  'set-points',
-  'show',
-]);
+import { actionOf, withTargets, type AnyTarget, type Step } from './step';
 
 /**
  * The steps that really do something, said in the shortest way: what is blocked or does nothing is left out, a deletion
@@ -59,12 +31,13 @@ function shorten(steps: readonly Step[]): readonly Step[] {
   let isShorter = false;
   const kept = [...steps].reverse().flatMap((step): Step[] => {
     const targets = (step.targets as readonly AnyTarget[]).filter(({ ref, expects }) => {
-      const key = `${pairOf(step.action)} ${ref}`;
-      const swallowed = settings.has(step.action) && deleted.has(ref);
-      const overtaken = lastCounts.has(step.action) && said.has(key);
+      const { decides, isSetting, lastCounts } = actionOf(step.action);
+      const key = `${decides} ${ref}`;
+      const swallowed = isSetting === true && deleted.has(ref);
+      const overtaken = lastCounts === true && said.has(key);
       if (overtaken) expected.set(key, expects);
       if (step.action === 'delete') deleted.add(ref);
-      if (!swallowed && !overtaken && lastCounts.has(step.action)) said.set(key, step);
+      if (!swallowed && !overtaken && lastCounts === true) said.set(key, step);
       return !swallowed && !overtaken;
     });
     if (targets.length < step.targets.length) isShorter = true;
@@ -76,16 +49,12 @@ function shorten(steps: readonly Step[]): readonly Step[] {
 /** What an earlier step on the same thing expected, this one expects now. */
 function expecting(step: Step, expected: ReadonlyMap<string, unknown>): Step {
   const targets = (step.targets as readonly AnyTarget[]).map((target) => {
-    const key = `${pairOf(step.action)} ${target.ref}`;
-    return lastCounts.has(step.action) && expected.has(key)
-      ? { ...target, expects: expected.get(key) }
-      : target;
+    const { decides, lastCounts } = actionOf(step.action);
+    const key = `${decides} ${target.ref}`;
+    return lastCounts === true && expected.has(key) ? { ...target, expects: expected.get(key) } : target;
   });
   return withTargets(step, targets);
 }
-
-/** Showing and hiding turn the same switch. */
-const pairOf = (action: ActionName): ActionName => (action === 'hide' ? 'show' : action);
 
 /** Names exactly these steps for exactly this state of a shell: what was rehearsed is what is carried out. */
 export const sealOf = (steps: readonly Step[], version: string): string =>

@@ -9,6 +9,7 @@ import { shells, writtenPlans } from './__tests__/random-shells';
 import { stepsOf } from './__tests__/written-plans';
 import { normalise } from './normalise';
 import { editsOf, runPlan, takeBack, type PlanRun } from './run-plan';
+import { workOrderOf } from './work-order';
 import { makeStep, writeStep } from './written-step';
 import { actionNames } from './actions/registry';
 import { stepSchema } from './step';
@@ -40,12 +41,21 @@ test('plans of every action keep their contract', () => {
       isSound(shell, run);
       endsTheSameNormalised(shell, run);
       endsTheSameInHalves(shell, run, cut);
+      isToldInWords(shell, run);
     }),
     { numRuns: runs },
   );
   // No action is left out because nothing ever came of it.
   expect([...used].sort()).toEqual([...actionNames].sort());
 });
+
+/** Each target has a line in a work order: what to do and what to look for, a sentence each. */
+function isToldInWords(shell: Shell, run: PlanRun): void {
+  for (const { lines } of workOrderOf(shell, run.steps))
+    for (const { what, lookFor } of lines)
+      for (const sentence of [what, lookFor])
+        expect(sentence).toMatch(/^(?!.*(?:undefined|\[object))[\p{Lu}“].+\.$/su);
+}
 
 /** Applied and undone, a plan gives the first shell back, equal in every part, and so do its edits after they were kept. */
 function isTakenBackExactly(shell: Shell, run: PlanRun): void {

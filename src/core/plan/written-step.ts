@@ -19,18 +19,16 @@ export interface WrittenStep {
   readonly from: string;
 }
 
-/** The names by which steps are written: two actions share one, told apart by their parameters. */
-const writtenAs: Readonly<Partial<Record<ActionName, string>>> = {
-  'delete-questions': 'delete',
-  'relink-addresses': 'relink',
-};
-export const writtenActions = actionNames.filter((name) => writtenAs[name] === undefined);
+/** The names by which steps are written: some actions share the name of another. */
+export const writtenActions = actionNames.filter((name) => actionOf(name).writtenAs === undefined);
 
 /** The action that a written step means; null where nobody knows it. */
 export function actionNamed(written: Pick<WrittenStep, 'action' | 'params'>): ActionName | null {
-  if (written.action === 'delete' && written.params['questions'] !== undefined) return 'delete-questions';
-  if (written.action === 'relink' && written.params['addresses'] !== undefined) return 'relink-addresses';
-  return actionNames.find((name) => name === written.action) ?? null;
+  const sharing = actionNames.find((name) => {
+    const as = actionOf(name).writtenAs;
+    return as?.action === written.action && entryOf(written.params, as.param) !== undefined;
+  });
+  return sharing ?? actionNames.find((name) => name === written.action) ?? null;
 }
 
 export const writtenStepSchema = z.strictObject({
@@ -119,7 +117,7 @@ export function writeStep(step: Step): WrittenStep {
   const action = actionOf(step.action);
   const targets: readonly AnyTarget[] = step.targets;
   return {
-    action: writtenAs[step.action] ?? step.action,
+    action: action.writtenAs?.action ?? step.action,
     targets: action.writtenTargets?.(targets) ?? targets.map((target) => target.ref),
     params: action.paramsOf(targets) as Record<string, unknown>,
     from: step.from,

@@ -46,8 +46,8 @@ test('the plan stands by place, and steps that disagree say so', async () => {
   ]);
   const steps = drawer(id).groups.flatMap((group) => group.steps);
   expect(steps.map(({ contradictions }) => contradictions)).toEqual([
-    ['Step 3 (show) says otherwise about 1 thing of these, and counts.'],
-    ['Step 1 says otherwise about 1 thing of these; this one counts.'],
+    ['Step 3 (show) counts for 1 thing of these instead.'],
+    ['Step 1 (hide) says otherwise about 1 thing of these. This one counts.'],
     [],
     ['Step 5 deletes 1 thing of these, so this changes nothing of them.'],
     [],

@@ -8,7 +8,7 @@ import { makeSteps } from '@/core/plan/make-steps';
 import type { StepResult } from '@/core/plan/results';
 import { runPlan } from '@/core/plan/run-plan';
 import type { Step } from '@/core/plan/step';
-import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
+import { stepsOfFindings } from '@/core/remedies/steps-of-remedy';
 import { planSchema, writeStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { allChecks } from '@/core/checks/registry';
 import type { Audit } from '@/core/checks/run-checks';
 import { append } from '@/core/collect';
-import { compareAudits } from '@/core/plan/rehearse';
+import { compareAudits } from '@/core/rehearse/rehearse';
 import type { StepResult } from '@/core/plan/results';
 import type { PlanRun, RemovedCounts } from '@/core/plan/run-plan';
 import { findingJson, findingSchema } from '@/formats/report/audit-json';

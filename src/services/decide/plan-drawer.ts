@@ -1,4 +1,4 @@
-import { contradictionsIn, type Contradiction } from '@/core/plan/contradictions';
+import { contradictionsIn, resultsByStep, type Contradiction } from '@/core/plan/contradictions';
 import { refsOf, type RefIndex } from '@/core/plan/refs-of-shell';
 import type { Outcome, StepResult } from '@/core/plan/results';
 import { runPlan } from '@/core/plan/run-plan';
@@ -59,12 +59,12 @@ export function planDrawer(folder: OpenFolder, current: CurrentShell): PlanDrawe
   const shell = shellOf(folder.blobs, blobHash.parse(current.version.stateBlob));
   const steps = rows.map((row) => row.step);
   const run = runPlan(shell, steps, runRules(folder, current));
-  const results = resultsByStep(run.steps, run.results);
+  const results = resultsByStep(run);
   const titles = refsOf(shell);
   const planned = refsOf(run.after);
   const titleOf = (ref: string) => (titles.typeOf(ref) === null ? planned.titleOf(ref) : titles.titleOf(ref));
   const askedBy = findingsBehind(folder, current, rows);
-  const said = saidByStep(contradictionsIn(steps), steps);
+  const said = saidByStep(contradictionsIn(steps, run), steps);
   const placeOf = placeReader(shell, titles);
   const groups = new Map<string, DrawerStep[]>();
   rows.forEach((row, n) => {
@@ -90,26 +90,6 @@ export function planDrawer(folder: OpenFolder, current: CurrentShell): PlanDrawe
   };
 }
 
-/** The results of a run belong to its steps in order, as many as together have the step’s targets. */
-function resultsByStep(
-  steps: readonly Step[],
-  results: readonly StepResult[],
-): ReadonlyMap<Step, readonly StepResult[]> {
-  const byStep = new Map<Step, StepResult[]>();
-  let at = 0;
-  for (const step of steps) {
-    const list: StepResult[] = [];
-    for (let left = step.targets.length; left > 0 && at < results.length; at += 1) {
-      const result = results[at];
-      if (!result) break;
-      list.push(result);
-      left -= result.step.targets.length;
-    }
-    byStep.set(step, list);
-  }
-  return byStep;
-}
-
 const outcomesOf = (results: readonly StepResult[]): DrawerOutcome[] =>
   results.flatMap(({ outcome, reason, titles }) =>
     outcome === 'done' ? [] : [{ outcome, count: titles.length, reason: reason ?? 'it changes nothing' }],
@@ -123,19 +103,25 @@ function saidByStep(
   const said = new Map<number, string[]>();
   const addSentence = (step: number, sentence: string) =>
     said.set(step, [...(said.get(step) ?? []), sentence]);
-  for (const { earlier, later, refs, deletes } of contradictions) {
+  for (const { earlier, later, counts, refs, deletes } of contradictions) {
     const things = plural(refs.length, 'thing');
-    const other = steps[later];
     if (deletes) {
       addSentence(earlier, `Step ${later + 1} deletes ${things} of these, so this changes nothing of them.`);
       continue;
     }
-    const does = other ? actionOf(other.action).label.toLowerCase() : 'another';
-    addSentence(earlier, `Step ${later + 1} (${does}) says otherwise about ${things} of these, and counts.`);
-    addSentence(later, `Step ${earlier + 1} says otherwise about ${things} of these; this one counts.`);
+    const lost = counts === 'later' ? earlier : later;
+    const kept = counts === 'later' ? later : earlier;
+    addSentence(lost, `Step ${kept + 1} (${labelOf(steps[kept])}) counts for ${things} of these instead.`);
+    addSentence(
+      kept,
+      `Step ${lost + 1} (${labelOf(steps[lost])}) says otherwise about ${things} of these. This one counts.`,
+    );
   }
   return said;
 }
+
+const labelOf = (step: Step | undefined): string =>
+  step ? actionOf(step.action).label.toLowerCase() : 'another';
 
 const placeOfType = {
   file: 'Files',

@@ -1,6 +1,6 @@
 import { families, type Family, type Finding } from '@/core/checks/finding';
 import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
-import { compareAudits } from '@/core/plan/rehearse';
+import { compareAudits } from '@/core/rehearse/rehearse';
 import type { Sketch } from '@/core/shell/sketch';
 import { allFindings } from '../comb/kept-findings';
 import type { OpenFolder } from '../open-folder';

@@ -9,7 +9,7 @@ import { gradeWeights, notReaching, type CategoryWeight, type NotReaching } from
 import { outlineDifference, type OutlineLine } from '@/core/plan/outline-difference';
 import { refsOf } from '@/core/plan/refs-of-shell';
 import { blockedRefs, waysOut, type WayOut } from '@/core/plan/ways-out';
-import { rehearse, type AuditBefore, type Rehearsal } from '@/core/plan/rehearse';
+import { rehearse, type AuditBefore, type Rehearsal } from '@/core/rehearse/rehearse';
 import { writeResult, countChanges, type WrittenResult } from '@/core/plan/results';
 import type { PlanRun, RemovedCounts, RunRules } from '@/core/plan/run-plan';
 import { stepSchema } from '@/core/plan/step';

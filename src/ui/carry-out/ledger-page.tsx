@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
 import type { LedgerEntry, LedgerView } from '@/services/carry-out/ledger-view';
-import { actionTitles } from '../rehearse/step-table';
+import { actionTitle } from '@/core/plan/action-title';
 import { drawnFrom } from '../stage/drawn-stage';
 import { outcomeWords } from './outcome-words';
 import { TitleLine } from './title-line';
@@ -35,7 +35,13 @@ export function LedgerPage({ id, view }: LedgerPageProps) {
           Words
           <input type="search" name="find" defaultValue={query.find} />
         </label>
-        <Choice name="action" label="Operation" value={query.action} options={actions} words={actionWords} />
+        <Choice
+          name="action"
+          label="Operation"
+          value={query.action}
+          options={actions}
+          words={actionWordsOf(actions)}
+        />
         <Choice
           name="outcome"
           label="Outcome"
@@ -66,8 +72,8 @@ function headlineOf({ query: { ref }, entries, total, all }: LedgerView): string
   return `What was done to “${title}”`;
 }
 
-const actionWords: Readonly<Record<string, string>> = {
-  ...actionTitles,
+/** What was met on the way, as entries of the ledger. */
+const hitchWords: Readonly<Record<string, string>> = {
   failed: 'Met: a failed request',
   'no-answer': 'Met: a lost answer',
   'too-fast': 'Met: a wait',
@@ -77,6 +83,9 @@ const actionWords: Readonly<Record<string, string>> = {
   unsteady: 'Met: another reading',
   paused: 'Met: a pause',
 };
+
+const actionWordsOf = (actions: readonly string[]): Readonly<Record<string, string>> =>
+  Object.fromEntries(actions.map((action) => [action, entryOf(hitchWords, action) ?? actionTitle(action)]));
 
 interface ChoiceProps {
   readonly name: string;

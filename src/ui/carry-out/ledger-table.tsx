@@ -3,7 +3,7 @@ import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { LedgerLine } from '@/services/carry-out/ledger';
-import { actionTitles } from '../rehearse/step-table';
+import { actionTitle } from '@/core/plan/action-title';
 import { outcomeWords } from './outcome-words';
 import { TitleLine } from './title-line';
 import styles from '../rehearse/rehearse.module.css';
@@ -65,7 +65,7 @@ function LedgerRow({
       </td>
       <td style={{ whiteSpace: 'nowrap' }}>
         {line.direction === 'undo' ? 'Taken back: ' : ''}
-        {entryOf(actionTitles, line.action) ?? line.action}
+        {actionTitle(line.action)}
       </td>
       <td className="number">{count}</td>
       <td style={{ overflowWrap: 'anywhere' }}>

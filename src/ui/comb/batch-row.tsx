@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Batch } from '@/core/checks/batches';
 import { urgencyTitles, type Evidence, type ListedFinding } from '@/core/checks/finding';
-import { actionWords } from '../decide/remedies';
+import { actionOf } from '@/core/plan/step';
 import { send } from '../jobs/use-job';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './comb.module.css';
@@ -79,7 +79,7 @@ interface BatchActionsProps extends BatchRowProps {
 
 function BatchActions(props: BatchActionsProps) {
   const { batch, inPlan, busy } = props;
-  const label = batch.action ? `${actionWords[batch.action]} ${batch.touches}` : null;
+  const label = batch.action ? `${actionOf(batch.action).label} ${batch.touches}` : null;
   const isTakable = batch.safe || props.wasLookedAt;
   return (
     <div className={styles.actions}>

@@ -1,5 +1,5 @@
 'use client';
-import { entryOf } from '@/core/entries';
+import { actionTitle } from '@/core/plan/action-title';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -72,14 +72,6 @@ function OpenActions({ bench, here }: { bench: WorkbenchState; here: LoadedEvide
   );
 }
 
-/** Words of what many findings may offer beside their remedies. */
-const offerWords: Readonly<Record<string, string>> = {
-  hide: 'Hide',
-  show: 'Show',
-  'set-aside': 'Set aside',
-  delete: 'Delete',
-};
-
 /** What else can be done about the chosen findings, each with how many of them offer it. */
 function OfferedActions({ bench }: { bench: WorkbenchState }) {
   const counts = new Map<string, number>();
@@ -87,7 +79,7 @@ function OfferedActions({ bench }: { bench: WorkbenchState }) {
     for (const action of new Set(offers)) counts.set(action, (counts.get(action) ?? 0) + 1);
   return [...counts].map(([action, n]) => (
     <Button key={action} variant="outlined" onClick={() => bench.changeAll(action)}>
-      {entryOf(offerWords, action) ?? action} {n.toLocaleString('en')}
+      {actionTitle(action)} {n.toLocaleString('en')}
     </Button>
   ));
 }

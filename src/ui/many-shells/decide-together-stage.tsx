@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { urgencyTitles } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
 import type { SameFinding, SameFindings } from '@/services/many-shells/same-findings';
-import { actionWords } from '../decide/remedies';
+import { actionOf } from '@/core/plan/step';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
 import { TogetherButtons } from './together-buttons';
@@ -78,6 +78,6 @@ const columnsFor = (shells: SameFindings['shells']): readonly WorkColumn<SameFin
     key: 'action',
     title: 'Remedy',
     width: '120px',
-    text: ({ action }) => (action ? actionWords[action] : 'yours to choose'),
+    text: ({ action }) => (action ? actionOf(action).label : 'yours to choose'),
   },
 ];

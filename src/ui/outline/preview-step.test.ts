@@ -12,7 +12,7 @@ import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
 import { itemRef } from '@/core/shell/refs';
 import { outlineRows } from './outline-model';
-import { previewStep } from './preview-step';
+import { previewStep } from '@/core/plan/preview-step';
 
 const rules = defaultHouseRules(allChecks);
 

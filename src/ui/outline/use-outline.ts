@@ -11,7 +11,7 @@ import { send } from '../jobs/use-job';
 import { useLine } from '../jobs/use-line';
 import { AskWhenIdle } from './ask-when-idle';
 import { shellOfView } from './outline-model';
-import { previewStep } from './preview-step';
+import { previewStep } from '@/core/plan/preview-step';
 
 interface Done {
   readonly words: string;

@@ -1,5 +1,4 @@
 'use client';
-import { entryOf } from '@/core/entries';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -8,7 +7,7 @@ import { useState } from 'react';
 import type { WayOut } from '@/core/plan/ways-out';
 import type { BlockedThing } from '@/services/rehearse/rehearse-job';
 import { send } from '../jobs/use-job';
-import { actionTitles } from './step-table';
+import { actionTitle } from '@/core/plan/action-title';
 import styles from './rehearse.module.css';
 
 /** So many are shown with their ways out; the others are counted. */
@@ -46,7 +45,7 @@ function BlockedLine({ shellId, thing }: { shellId: string; thing: BlockedThing 
   return (
     <li>
       <span>
-        {entryOf(actionTitles, thing.action) ?? thing.action} “{thing.title}”: {thing.reason}
+        {actionTitle(thing.action)} “{thing.title}”: {thing.reason}
       </span>
       <span className={styles.ways}>
         {thing.ways.map((way) => (

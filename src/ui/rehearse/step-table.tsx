@@ -1,44 +1,10 @@
-import { entryOf } from '@/core/entries';
 import { append } from '@/core/collect';
-import type { ActionName } from '@/core/plan/actions/registry';
+import { actionTitle } from '@/core/plan/action-title';
 import type { Outcome } from '@/core/plan/results';
 import type { RehearsalView } from '@/services/rehearse/rehearse-job';
 import styles from './rehearse.module.css';
 
 const outcomeWords = { done: 'will be done', blocked: 'blocked', nothing: 'does nothing' } as const;
-/** What each action is called in tables of steps. */
-export const actionTitles: Readonly<Record<ActionName, string>> = {
-  delete: 'Delete',
-  'delete-questions': 'Delete questions',
-  'drop-link': 'Remove links of events',
-  relink: 'Update links',
-  'relink-addresses': 'Update addresses',
-  unlink: 'Take links out',
-  move: 'Move',
-  place: 'Place in the outline',
-  'lift-out': 'Lift out',
-  sort: 'Sort',
-  rename: 'Rename',
-  merge: 'Merge',
-  show: 'Show',
-  hide: 'Hide',
-  're-date': 'Re-date',
-  'end-recurrence': 'End the series',
-  'exclude-occurrence': 'Take dates out',
-  'drop-requirement': 'Drop requirements',
-  'set-category': 'Change category',
-  'file-access': 'Change who can read',
-  add: 'Add',
-  'clear-dates': 'Clear dates',
-  'edit-text': 'Edit the text',
-  repeat: 'Repeat',
-  'reset-area': 'Reset',
-  'set-aside': 'Set aside',
-  'set-facts': 'Change facts of the shell',
-  'set-home-page': 'Set as home page',
-  'set-points': 'Set points',
-};
-
 /** Steps of one outcome, joined by action, with what they are about. */
 export function StepTable({ results, label }: { results: RehearsalView['results']; label: string }) {
   const joined = new Map<string, { action: string; outcome: Outcome; reason: string; titles: string[] }>();
@@ -66,7 +32,7 @@ export function StepTable({ results, label }: { results: RehearsalView['results'
       <tbody>
         {[...joined.values()].map((row, i) => (
           <tr key={i}>
-            <td>{entryOf(actionTitles, row.action) ?? row.action}</td>
+            <td>{actionTitle(row.action)}</td>
             <td className="number">{row.titles.length}</td>
             <td style={{ overflowWrap: 'anywhere' }}>
               {row.titles.length <= 3 ? (

@@ -1,5 +1,5 @@
 import { runPlan, takeBack } from '@/core/plan/run-plan';
-import { stepsOfFindings } from '@/core/plan/steps-of-remedy';
+import { stepsOfFindings } from '@/core/remedies/steps-of-remedy';
 import { probeOf } from '@/core/probe/probe';
 import type { WebAnswer } from '@/core/probe/web-answer';
 import type { Shell } from '@/core/shell/model';

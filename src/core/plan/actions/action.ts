@@ -28,12 +28,47 @@ export interface Applied {
 export const phases = ['facts', 'add', 'links', 'change', 'delete'] as const;
 export type Phase = (typeof phases)[number];
 
+/** What one thing can have only one of. */
+export type Aspect = 'sight' | 'place' | 'title' | 'dates' | 'points' | 'category' | 'access' | 'facts';
+
+/** A target as a work order asks about it. */
+export interface Asked<Sets> {
+  /** What it is called now. */
+  readonly title: string;
+  readonly sets: Sets;
+  readonly titleOf: (ref: string) => string;
+}
+
+/** What to do by hand, and by what it is known to be done: a sentence each. */
+export interface ToDo {
+  readonly what: string;
+  readonly lookFor: string;
+}
+
 /** Everything there is to know about one action: a frozen record, a file each, listed in the registry. */
 export interface Action<Name extends string, Params, Expects, Sets> {
   readonly name: Name;
   readonly phase: Phase;
   /** What it is called where it is taken: “Hide” with the count of things behind it. */
   readonly label: string;
+  /** What it is called in tables of steps, where nothing follows. */
+  readonly title: string;
+  /** What a person does by hand who does it to one target. */
+  readonly toDo: (asked: Asked<Sets>) => ToDo;
+  /** What it decides about a target: two steps that decide the same of one thing say different things of it. */
+  readonly decides?: Aspect;
+  /** It says what one thing is, and has no bearing on any other: a deletion of the thing makes it pointless. */
+  readonly isSetting?: boolean;
+  /** Of several that decide the same of one thing, the last says it all. */
+  readonly lastCounts?: boolean;
+  /** It needs nothing of a shell but its items: a screen that has no more shows at once what it does. */
+  readonly isOfOutline?: boolean;
+  /** A remedy by it may be taken for some of its targets: each is changed by itself. */
+  readonly isDivisible?: boolean;
+  /** A campus host does it for nobody: it is left to be done by hand there. */
+  readonly isByHandOnHosts?: boolean;
+  /** The action that it is written as, where it shares the name; it is told apart by a parameter. */
+  readonly writtenAs?: { readonly action: string; readonly param: string };
   /** What a target says that has the value already. */
   readonly nothing: string;
   /** What it can be done to, and the sentence for what it can’t be done to. */
@@ -74,6 +109,10 @@ export interface Action<Name extends string, Params, Expects, Sets> {
 export const defineAction = <Name extends string, Params, Expects, Sets>(
   action: Action<Name, Params, Expects, Sets>,
 ): Action<Name, Params, Expects, Sets> => Object.freeze(action);
+
+/** A moment as a work order names it: `2027-01-29 23:59`. */
+export const sayMoment = (moment: string | null): string =>
+  moment === null ? 'none' : moment.slice(0, 16).replace('T', ' ');
 
 /** Nothing was held back. */
 export const freely = (shell: Shell): Applied => ({ shell, blocked: new Map() });

@@ -4,6 +4,7 @@ import type { Shell } from '@/core/shell/model';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { linkGraphOf } from '@/core/links/graph';
 import { hand, runWritten, stepsOf } from '../__tests__/written-plans';
+import { actionOf } from '../step';
 import { makeStep, writeStep } from '../written-step';
 import { phases } from './action';
 import { actionNames, actions } from './registry';
@@ -39,6 +40,16 @@ const body = (shell: Shell, ref: string) => {
   return shell.contents.find((c) => c.id === id)?.texts ?? [];
 };
 
+test.each(actionNames)(
+  '%s has its words: of the button, in tables, and where it does nothing or can’t be done',
+  (name) => {
+    const { label, title, nothing, only, on } = actionOf(name);
+    for (const words of [label, title]) expect(words).toMatch(/^\p{Lu}[\p{L} -]+$/u);
+    for (const words of [nothing, only]) expect(words).toMatch(/^[^.\n]{8,}[^.\n]$/);
+    expect(on.length).toBeGreaterThan(0);
+  },
+);
+
 describe('what a step says is about its targets and nothing else', () => {
   const c = new ShellComposer();
   c.page('One', '<p>1</p>', { ref: 'a' });
@@ -60,8 +71,8 @@ describe('what a step says is about its targets and nothing else', () => {
     expect(refused(action, targets, params)).toMatch(/is about “b”, which is not among its targets/);
   });
   test.each([
-    ['explode', ['a'], {}, /“explode” is no action; there are add, clear-dates/],
-    ['rename', ['a'], {}, /The parameters of “rename” do not fit at “titles”/],
+    ['explode', ['a'], {}, /There is no action “explode”; choose from add, clear-dates/],
+    ['rename', ['a'], {}, /The parameters of “rename” do not fit: titles: /],
     ['hide', ['a'], { shown: true }, /The parameters of “hide” do not fit/],
     ['rename', ['a', 'b'], { titles: { a: 'x' } }, /say nothing about its target “b”/],
     ['re-date', ['a'], { dates: { a: { due: 'soon' } } }, /write a moment as/],

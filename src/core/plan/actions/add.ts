@@ -9,7 +9,7 @@ import { itemRef, type ContentId, type ItemRef } from '@/core/shell/refs';
 import { putItem, whyNotThere } from '../outline-changes';
 import { refsOf } from '../refs-of-shell';
 import { defineAction, recordOf, type Target } from './action';
-import { placeSets } from './place-params';
+import { placeSets, sayPlace } from './place-params';
 
 const kind = z.enum(['module', 'heading', 'file']);
 const title = z.string().trim().min(1).max(1000);
@@ -25,6 +25,12 @@ const sets = placeSets.extend({
 export const add = defineAction({
   name: 'add',
   label: 'Add',
+  title: 'Add',
+  toDo: ({ sets, titleOf }) => ({
+    what: `Add the ${sets.kind} “${sets.title}” in ${sayPlace(sets.into, titleOf)}.`,
+    lookFor: `“${sets.title}” is listed there.`,
+  }),
+  isOfOutline: true,
   nothing: 'it is there already',
   phase: 'add',
   on: [],

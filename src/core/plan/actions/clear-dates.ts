@@ -16,6 +16,14 @@ const value = z.strictObject({
 export const clearDates = defineAction({
   name: 'clear-dates',
   label: 'Clear dates of',
+  title: 'Clear dates',
+  toDo: ({ title, sets }) => ({
+    what: `Clear the dates of “${title}” (${sets.clear.join(', ')}).`,
+    lookFor: 'It shows no such date any more.',
+  }),
+  decides: 'dates',
+  isSetting: true,
+  isOfOutline: true,
   nothing: 'it has no such date',
   phase: 'change',
   on: ['item'],

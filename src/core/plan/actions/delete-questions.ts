@@ -13,6 +13,13 @@ const idents = z.array(z.string()).min(1);
 export const deleteQuestions = defineAction({
   name: 'delete-questions',
   label: 'Delete questions of',
+  title: 'Delete questions',
+  toDo: ({ title, sets }) => ({
+    what: `Delete these questions from “${title}”: ${sets.delete.join(', ')}.`,
+    lookFor: 'It holds only the others.',
+  }),
+  isByHandOnHosts: true,
+  writtenAs: { action: 'delete', param: 'questions' },
   nothing: 'the questions are gone already',
   phase: 'change',
   on: ['item', 'bank'],

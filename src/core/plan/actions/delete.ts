@@ -33,6 +33,9 @@ function linksOf(params: Params, ref: string): Links {
 export const deleteAction = defineAction({
   name: 'delete',
   label: 'Delete',
+  title: 'Delete',
+  toDo: ({ title }) => ({ what: `Delete “${title}”.`, lookFor: 'It is not listed any more.' }),
+  isDivisible: true,
   nothing: 'it is gone already',
   phase: 'delete',
   on: ['item', 'file', 'event', 'bank', 'gradeCategory', 'gradeColumn', 'group', 'homePage'],

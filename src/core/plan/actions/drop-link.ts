@@ -11,6 +11,11 @@ const addresses = z.array(z.string().min(1)).min(1);
 export const dropLink = defineAction({
   name: 'drop-link',
   label: 'Drop the link of',
+  title: 'Remove links of events',
+  toDo: ({ title, sets }) => ({
+    what: `Take these links out of the event “${title}”: ${sets.drop.join(', ')}.`,
+    lookFor: 'The event stays without them.',
+  }),
   nothing: 'it has no such link',
   phase: 'change',
   on: ['event'],

@@ -11,6 +11,12 @@ const refs = z.array(z.string());
 export const dropRequirement = defineAction({
   name: 'drop-requirement',
   label: 'Drop requirements of',
+  title: 'Drop requirements',
+  toDo: ({ title, sets, titleOf }) => ({
+    what: `Let “${title}” open without ${sets.drop.map((ref) => `“${titleOf(ref)}”`).join(', ')}.`,
+    lookFor: 'It does not ask for that first any more.',
+  }),
+  isSetting: true,
   nothing: 'it does not require that',
   phase: 'change',
   on: ['item'],

@@ -16,6 +16,12 @@ type Edits = z.output<typeof edits>;
 export const editText = defineAction({
   name: 'edit-text',
   label: 'Edit',
+  title: 'Edit the text',
+  toDo: ({ title, sets }) => ({
+    what: `Edit the text of “${title}”: ${sets.replace.map(({ from, to }) => `“${from}” becomes “${to}”`).join('; ')}.`,
+    lookFor: 'It reads as written here.',
+  }),
+  isSetting: true,
   nothing: 'the text says so already',
   phase: 'links',
   on: ['item', 'file', 'bank'],

@@ -10,6 +10,11 @@ const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a day as 2027-05-07')
 export const endRecurrence = defineAction({
   name: 'end-recurrence',
   label: 'End',
+  title: 'End the series',
+  toDo: ({ title, sets }) => ({
+    what: `End the series “${title}” on ${sets.until}.`,
+    lookFor: 'The calendar shows none of it after that day.',
+  }),
   nothing: 'it has no date after that day',
   phase: 'change',
   on: ['event'],

@@ -4,7 +4,7 @@ import { refRecord } from '@/core/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import { excludeDates } from '@/core/time/change-events';
 import type { LocalDateTime } from '@/core/time/local-date';
-import { defineAction, recordOf } from './action';
+import { defineAction, recordOf, sayMoment } from './action';
 
 const moments = z.array(z.string());
 
@@ -12,6 +12,11 @@ const moments = z.array(z.string());
 export const excludeOccurrence = defineAction({
   name: 'exclude-occurrence',
   label: 'Take dates out of',
+  title: 'Take dates out',
+  toDo: ({ title, sets }) => ({
+    what: `Take these dates out of the series “${title}”: ${sets.exclude.map(sayMoment).join(', ')}.`,
+    lookFor: 'The calendar does not show them any more.',
+  }),
   nothing: 'it has no such date',
   phase: 'change',
   on: ['event'],

@@ -8,6 +8,15 @@ const readers = z.enum(['all', 'staff']);
 export const fileAccess = defineAction({
   name: 'file-access',
   label: 'Change access of',
+  title: 'Change who can read',
+  toDo: ({ title, sets }) => ({
+    what: `Let ${sets.readableBy === 'all' ? 'everyone in the course' : 'staff only'} read “${title}”.`,
+    lookFor: 'Its access says so.',
+  }),
+  decides: 'access',
+  isSetting: true,
+  lastCounts: true,
+  isDivisible: true,
   nothing: 'it is readable so already',
   phase: 'change',
   on: ['file'],

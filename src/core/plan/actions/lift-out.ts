@@ -14,6 +14,14 @@ import { moduleAround, moduleAroundNow } from './module-around';
 export const liftOut = defineAction({
   name: 'lift-out',
   label: 'Lift out',
+  title: 'Lift out',
+  toDo: ({ title }) => ({
+    what: `Move what is in “${title}” up a level, then delete “${title}”.`,
+    lookFor: 'Its things stand where it stood.',
+  }),
+  decides: 'place',
+  isDivisible: true,
+  isOfOutline: true,
   nothing: 'it stands in no module',
   phase: 'change',
   on: ['item'],

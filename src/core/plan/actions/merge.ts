@@ -16,6 +16,12 @@ import { defineAction, recordOf } from './action';
 export const merge = defineAction({
   name: 'merge',
   label: 'Merge',
+  title: 'Merge',
+  toDo: ({ title, sets, titleOf }) => ({
+    what: `Move everything in “${title}” into “${titleOf(sets.with)}”, then delete “${title}”.`,
+    lookFor: `Only “${titleOf(sets.with)}” is listed.`,
+  }),
+  isOfOutline: true,
   nothing: 'it is a part of it already',
   phase: 'change',
   on: ['item', 'gradeCategory'],

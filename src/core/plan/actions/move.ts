@@ -4,12 +4,19 @@ import type { Shell } from '@/core/shell/model';
 import { blockOf, putItem, putItems, whyNotThere, type Place } from '../outline-changes';
 import { defineAction, freely, type Applied, type Target } from './action';
 import { moduleAround, moduleAroundNow } from './module-around';
-import { placeFor, placeParams, placeSets, writtenPlaces } from './place-params';
+import { placeFor, placeParams, placeSets, writtenPlaces, moveToDo } from './place-params';
 
 /** Moves items, with all inside them, into a module or to the top level, before a neighbour or to the end. */
 export const move = defineAction({
   name: 'move',
   label: 'Move',
+  title: 'Move',
+  toDo: moveToDo,
+  decides: 'place',
+  isSetting: true,
+  lastCounts: true,
+  isDivisible: true,
+  isOfOutline: true,
   nothing: 'it already stands there',
   phase: 'change',
   on: ['item'],

@@ -2,7 +2,7 @@ import { entryOf } from '@/core/entries';
 import { z } from 'zod';
 import { refRecord } from '@/core/ref-record';
 import type { Place } from '../outline-changes';
-import type { Target } from './action';
+import type { Asked, Target, ToDo } from './action';
 
 /** A place for each target, or one for all of them, one behind the other. */
 export const placeParams = z.strictObject({
@@ -19,6 +19,15 @@ export function placeFor(params: PlaceParams, ref: string): Place | null {
   if (params.places === undefined) return { into: params.into ?? null, before: params.before ?? null };
   const into = entryOf(params.places, ref);
   return into === undefined ? null : { into, before: entryOf(params.neighbours, ref) ?? null };
+}
+
+/** The place of a work order: “Week 2”, or the top of the outline. */
+export const sayPlace = (into: string | null, titleOf: (ref: string) => string): string =>
+  into === null ? 'the top of the outline' : `“${titleOf(into)}”`;
+
+export function moveToDo({ title, sets, titleOf }: Asked<Place>): ToDo {
+  const goal = sayPlace(sets.into, titleOf);
+  return { what: `Move “${title}” into ${goal}.`, lookFor: `It stands in ${goal}.` };
 }
 
 /** The shorter form where one place serves all. */

@@ -3,12 +3,16 @@ import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { putItem, whyNotThere } from '../outline-changes';
 import { defineAction } from './action';
-import { placeFor, placeParams, placeSets, writtenPlaces } from './place-params';
+import { placeFor, placeParams, placeSets, writtenPlaces, moveToDo } from './place-params';
 
 /** Places what stands outside the outline into it; it goes by the same ref as before. */
 export const place = defineAction({
   name: 'place',
   label: 'Place',
+  title: 'Place in the outline',
+  toDo: moveToDo,
+  decides: 'place',
+  isOfOutline: true,
   nothing: 'it stands in the outline already',
   phase: 'change',
   on: ['item'],

@@ -10,7 +10,7 @@ import { clockOf } from '@/core/time/event-clock';
 import { followItems } from '@/core/time/follow-items';
 import type { LocalDateTime } from '@/core/time/local-date';
 import { replacedMoment, seriesDatesOf } from '@/core/time/series-dates';
-import { defineAction, recordOf, setsByRef, withItems } from './action';
+import { defineAction, recordOf, sayMoment, setsByRef, withItems } from './action';
 
 const moment = z
   .string()
@@ -35,10 +35,25 @@ const dates = z.strictObject({
 });
 type Dates = z.output<typeof dates>;
 
+/** `due 2027-01-29 23:59`: what a person types in. */
+const sayDates = ({ opens, closes, due, start }: Dates): string =>
+  Object.entries({ opens, closes, due, starts: start })
+    .flatMap(([name, moment]) => (moment === undefined ? [] : `${name} ${sayMoment(moment)}`))
+    .join(', ');
+
 /** Gives items and events other dates. */
 export const reDate = defineAction({
   name: 're-date',
   label: 'Re-date',
+  title: 'Re-date',
+  toDo: ({ title, sets }) => ({
+    what: `Change the dates of “${title}”: ${sayDates(sets)}.`,
+    lookFor: 'It shows the new dates.',
+  }),
+  decides: 'dates',
+  isSetting: true,
+  isDivisible: true,
+  isOfOutline: true,
   nothing: 'the dates are the same',
   phase: 'change',
   on: ['item', 'event'],

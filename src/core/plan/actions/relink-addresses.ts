@@ -12,6 +12,15 @@ const addresses = refRecord(z.string());
 export const relinkAddresses = defineAction({
   name: 'relink-addresses',
   label: 'Relink in',
+  title: 'Update addresses',
+  toDo: ({ title, sets }) => ({
+    what: `Change these links in “${title}”: ${Object.entries(sets.lead)
+      .map(([from, to]) => `“${from}” to “${to}”`)
+      .join(', ')}.`,
+    lookFor: 'Each link opens the new address.',
+  }),
+  isSetting: true,
+  writtenAs: { action: 'relink', param: 'addresses' },
   nothing: 'the address is gone already',
   phase: 'links',
   on: ['item', 'file', 'bank'],

@@ -12,6 +12,11 @@ import { defineAction, recordOf } from './action';
 export const relink = defineAction({
   name: 'relink',
   label: 'Relink',
+  title: 'Update links',
+  toDo: ({ title, sets, titleOf }) => ({
+    what: `Lead all links to “${title}” to “${titleOf(sets.to)}” instead.`,
+    lookFor: `Nothing links to “${title}” any more.`,
+  }),
   nothing: 'nothing that stays links there',
   phase: 'links',
   on: ['item', 'file'],

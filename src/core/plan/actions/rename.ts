@@ -13,6 +13,16 @@ const value = z.strictObject({ title });
 export const rename = defineAction({
   name: 'rename',
   label: 'Rename',
+  title: 'Rename',
+  toDo: ({ title: now, sets }) => ({
+    what: `Rename “${now}” to “${sets.title}”.`,
+    lookFor: `It is called “${sets.title}”.`,
+  }),
+  decides: 'title',
+  isSetting: true,
+  lastCounts: true,
+  isDivisible: true,
+  isOfOutline: true,
   nothing: 'it is called so already',
   phase: 'change',
   on: ['item', 'event', 'gradeCategory', 'gradeColumn'],

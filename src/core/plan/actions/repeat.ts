@@ -10,7 +10,7 @@ import { putItem, whyNotThere } from '../outline-changes';
 import { refsOf } from '../refs-of-shell';
 import { defineAction, recordOf } from './action';
 import { writtenRefSchema } from './new-ref';
-import { placeSets } from './place-params';
+import { placeSets, sayPlace } from './place-params';
 
 const moment = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}$/);
 const title = z.string().trim().min(1).max(1000);
@@ -26,6 +26,11 @@ type Copy = z.output<typeof sets>;
 export const repeat = defineAction({
   name: 'repeat',
   label: 'Repeat',
+  title: 'Repeat',
+  toDo: ({ sets, titleOf }) => ({
+    what: `Make a copy of “${titleOf(sets.item)}” called “${sets.title}” in ${sayPlace(sets.into, titleOf)}.`,
+    lookFor: `“${sets.title}” is listed there.`,
+  }),
   nothing: 'it is there already',
   phase: 'add',
   on: [],

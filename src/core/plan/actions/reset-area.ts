@@ -28,6 +28,8 @@ type Sets = z.output<typeof sets>;
 export const resetArea = defineAction({
   name: 'reset-area',
   label: 'Reset',
+  title: 'Reset',
+  toDo: ({ title }) => ({ what: `Delete “${title}”.`, lookFor: 'It is not listed any more.' }),
   nothing: 'it is gone already',
   phase: 'delete',
   on: ['item', 'file', 'event', 'bank', 'gradeCategory', 'gradeColumn', 'group'],

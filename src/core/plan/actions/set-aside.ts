@@ -15,6 +15,12 @@ const sets = z.strictObject({ into: writtenRefSchema, title: z.string().min(1) }
 export const setAside = defineAction({
   name: 'set-aside',
   label: 'Set aside',
+  title: 'Set aside',
+  toDo: ({ title, sets }) => ({
+    what: `Move “${title}” into the hidden module “${sets.title}”. Add that module first if it is missing.`,
+    lookFor: `It is listed in “${sets.title}”, which students can’t see.`,
+  }),
+  decides: 'place',
   nothing: 'it is set aside already',
   phase: 'change',
   on: ['item'],

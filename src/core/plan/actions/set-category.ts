@@ -8,6 +8,15 @@ import { defineAction, mapped, recordOf } from './action';
 export const setCategory = defineAction({
   name: 'set-category',
   label: 'Move',
+  title: 'Change category',
+  toDo: ({ title, sets, titleOf }) => ({
+    what: `Move the grade column “${title}” into the category “${titleOf(sets.category)}”.`,
+    lookFor: 'The gradebook lists it there.',
+  }),
+  decides: 'category',
+  isSetting: true,
+  lastCounts: true,
+  isDivisible: true,
   nothing: 'it is in that category already',
   phase: 'change',
   on: ['gradeColumn'],

@@ -20,6 +20,13 @@ type Facts = z.output<typeof facts>;
 export const setFacts = defineAction({
   name: 'set-facts',
   label: 'Change facts of',
+  title: 'Change facts of the shell',
+  toDo: ({ sets }) => ({
+    what: `Change what the shell says of itself: ${sayFacts(sets)}.`,
+    lookFor: 'The shell’s own page says so.',
+  }),
+  decides: 'facts',
+  isByHandOnHosts: true,
   nothing: 'the shell says so already',
   phase: 'facts',
   on: ['shell'],
@@ -52,6 +59,17 @@ const factsOf = (shell: Shell, about: Facts): Facts => ({
   ...(about.title === undefined ? {} : { title: shell.title }),
   ...(about.term === undefined ? {} : { term: { ...shell.term } }),
 });
+
+const sayFacts = ({ code, title, term }: Facts): string =>
+  [
+    code === undefined ? [] : `code “${code}”`,
+    title === undefined ? [] : `title “${title}”`,
+    term === undefined
+      ? []
+      : `term “${term.title}” from ${term.start ?? 'no day'} to ${term.end ?? 'no day'}`,
+  ]
+    .flat()
+    .join(', ');
 
 const inOrder = ({ code, title, term }: Facts): Facts => ({
   ...(code === undefined ? {} : { code }),

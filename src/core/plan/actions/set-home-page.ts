@@ -10,6 +10,11 @@ const refs = z.array(z.string());
 export const setHomePage = defineAction({
   name: 'set-home-page',
   label: 'Set as home page',
+  title: 'Set as home page',
+  toDo: ({ title }) => ({
+    what: `Make “${title}” the home page.`,
+    lookFor: 'The course opens with it.',
+  }),
   nothing: 'it is the home page in use already',
   phase: 'change',
   on: ['item', 'homePage'],

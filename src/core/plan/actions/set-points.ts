@@ -13,6 +13,15 @@ const value = z.strictObject({ points });
 export const setPoints = defineAction({
   name: 'set-points',
   label: 'Set points of',
+  title: 'Set points',
+  toDo: ({ title, sets }) => ({
+    what: `Set the points of “${title}” to ${sets.points ?? 'none'}.`,
+    lookFor: 'It shows the new points.',
+  }),
+  decides: 'points',
+  isSetting: true,
+  lastCounts: true,
+  isOfOutline: true,
   nothing: 'it has these points already',
   phase: 'change',
   on: ['item', 'gradeColumn'],

@@ -11,6 +11,12 @@ import { moduleAround, moduleAroundNow } from './module-around';
 export const sort = defineAction({
   name: 'sort',
   label: 'Sort',
+  title: 'Sort',
+  toDo: ({ title }) => ({
+    what: `Put “${title}” in its place by number among what stands around it.`,
+    lookFor: 'The numbers rise from top to bottom.',
+  }),
+  isOfOutline: true,
   nothing: 'they stand in this order already',
   phase: 'change',
   on: ['item'],

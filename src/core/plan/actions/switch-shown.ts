@@ -13,6 +13,7 @@ type Sets = z.output<typeof sets>;
 export function switchShown<Name extends string>(way: {
   readonly name: Name;
   readonly label: string;
+  readonly toDo: Action<Name, unknown, Expects, Sets>['toDo'];
   readonly nothing: string;
   readonly shown: boolean;
 }): Action<Name, z.output<typeof noParams>, Expects, Sets> {
@@ -20,6 +21,13 @@ export function switchShown<Name extends string>(way: {
   return defineAction({
     name: way.name,
     label: way.label,
+    title: way.label,
+    toDo: way.toDo,
+    decides: 'sight',
+    isSetting: true,
+    lastCounts: true,
+    isDivisible: true,
+    isOfOutline: true,
     nothing: way.nothing,
     phase: 'change',
     on: ['item'],

@@ -9,6 +9,12 @@ const drop = z.array(z.string()).min(1);
 export const unlink = defineAction({
   name: 'unlink',
   label: 'Unlink in',
+  title: 'Take links out',
+  toDo: ({ title, sets }) => ({
+    what: `Take these links out of “${title}”: ${sets.drop.map((link) => `“${link}”`).join(', ')}.`,
+    lookFor: 'The words stay, and are not links any more.',
+  }),
+  isSetting: true,
   nothing: 'the address is gone already',
   phase: 'links',
   on: ['item', 'file', 'bank'],

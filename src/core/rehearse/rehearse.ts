@@ -3,9 +3,9 @@ import type { Audit } from '@/core/checks/run-checks';
 import type { DrawnFinding, Finding } from '@/core/checks/finding';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { normalise } from './normalise';
-import { runPlan, type PlanRun, type RunRules } from './run-plan';
-import type { Step } from './step';
+import { normalise } from '@/core/plan/normalise';
+import { runPlan, type PlanRun, type RunRules } from '@/core/plan/run-plan';
+import type { Step } from '@/core/plan/step';
 
 /** What is needed of the audit of the shell as it is: without what proves the findings, where that takes too much. */
 export interface AuditBefore<Before extends DrawnFinding> extends Pick<Audit, 'counts'> {

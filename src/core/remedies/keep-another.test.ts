@@ -1,6 +1,6 @@
 import { keepOne } from '@/core/checks/remedies';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { hand, runWritten } from './__tests__/written-plans';
+import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import { keepAnother } from './keep-another';
 
 const subject = (ref: string) => ({ type: 'item' as const, ref, title: `Page ${ref}`, path: [] });

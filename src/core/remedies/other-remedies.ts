@@ -1,5 +1,5 @@
 import type { Finding } from '@/core/checks/finding';
-import type { WrittenStep } from './written-step';
+import type { WrittenStep } from '@/core/plan/written-step';
 
 /** Something else that may be done about a finding, with the words of its button. */
 export interface OtherRemedy {

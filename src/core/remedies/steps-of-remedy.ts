@@ -1,7 +1,7 @@
 import type { Finding } from '@/core/checks/finding';
 import type { Shell } from '@/core/shell/model';
-import { makeStep } from './written-step';
-import type { Step } from './step';
+import { makeStep } from '@/core/plan/written-step';
+import type { Step } from '@/core/plan/step';
 
 /** The step that takes a finding’s remedy, for a shell as it stands; null where it has none. */
 export function stepOfFinding(shell: Shell, finding: Pick<Finding, 'id' | 'remedy'>): Step | null {
