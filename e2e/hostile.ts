@@ -28,6 +28,8 @@ let server = new Server(join(folder, 'data'));
 let begin = 0;
 /** A good shell, combed, on which requests are tried. */
 let goodShell = '';
+/** Resident memory of the server alone when it began, in bytes. */
+let alone = 0;
 
 /** One try: what it is, and what does it. */
 interface HostileTry {
@@ -125,6 +127,7 @@ async function startServer(): Promise<SomebodyElse> {
   const warmed = await tryInput(packInput({ what: 'a good package', reader: 'package' }));
   if (warmed !== 'read') throw new Error(`a good package was not read: ${warmed}`);
   goodShell = await bringInGood();
+  alone = server.memory().now;
   return new SomebodyElse(server.address);
 }
 
@@ -198,8 +201,8 @@ for (const one of tries) {
   if (!isUntouched(treasure)) failures.push(`${name}: a file outside was touched`);
   if (existsSync('/tmp/evil.html') || existsSync('/etc/evil'))
     failures.push(`${name}: a file outside was written`);
-  // What one input leaves in memory is not counted for the next.
-  if (megabytes > 200) {
+  // What one input leaves in the server’s own memory is not counted for the next.
+  if (server.memory().now - alone > 200 * 1024 ** 2) {
     await other.end();
     await server.stop();
     other = await startServer();

@@ -1,8 +1,10 @@
+import { readAs, sayMisfit } from '@/core/read-as';
+import { mostThings } from '@/core/shell/soundness';
 import { entryOf, putEntry } from '@/core/entries';
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Item, ItemKind, Shell, ShellFile } from '@/core/shell/model';
 import { groupRef, isOutsideRef, itemRef, writtenRef, type ItemRef } from '@/core/shell/refs';
-import { bad, good, type Result } from '@/core/shell/result';
+import { bad, type Result } from '@/core/shell/result';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import { stateSchema, type ShellState } from './state-schema';
 
@@ -80,12 +82,20 @@ export function writeState(shell: Shell): string {
   return `${JSON.stringify(state, null, 1)}\n`;
 }
 
+/** Does a part of it hold more than a shell may? Asked before its schema, which would take minutes for millions. */
+const hasTooMany = (state: unknown): boolean =>
+  typeof state === 'object' &&
+  state !== null &&
+  Object.values(state).some(
+    (part: unknown) => typeof part === 'object' && part !== null && Object.keys(part).length > mostThings,
+  );
+
 export function readState(bytes: Uint8Array): Result<ShellState> {
   try {
-    const parsed = stateSchema.safeParse(JSON.parse(new TextDecoder().decode(bytes)));
-    return parsed.success
-      ? good(parsed.data)
-      : bad('state-unreadable', `does not fit its schema (${parsed.error.issues[0]?.path.join('.')})`);
+    const value: unknown = JSON.parse(new TextDecoder().decode(bytes));
+    if (hasTooMany(value)) return bad('state-unreadable', 'tells of more things than any shell has');
+    const read = readAs(stateSchema, value);
+    return read.ok ? read : bad('state-unreadable', `does not fit its schema (${sayMisfit(read.misfit)})`);
   } catch {
     return bad('state-unreadable', 'is not readable as JSON');
   }

@@ -8,6 +8,9 @@ import { bad, good, type Result } from '@/core/shell/result';
 export const writtenRules = z.record(z.string(), z.unknown());
 export type WrittenRules = Readonly<z.output<typeof writtenRules>>;
 
+/** The longest rules, in bytes: thousands of words and settings. The thread that answers reads them. */
+export const longestRules = 256 * 1024;
+
 /** The whole rules of what was written: every setting that is not named has its default. */
 export function rulesFrom(written: WrittenRules): Result<HouseRules> {
   const read = readHouseRules(written, allChecks);

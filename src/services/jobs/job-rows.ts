@@ -21,7 +21,8 @@ type JobProgress = Pick<JobView, 'done' | 'total' | 'doing'>;
 type JobChange = Partial<typeof jobs.$inferInsert>;
 
 /** How long a job that is over is remembered, in milliseconds. */
-const keptFor = 7 * 86_400_000;
+const day = 86_400_000;
+const keptFor = 7 * day;
 
 /**
  * The rows of jobs. Where the database can’t be written for a while, the end of a job is remembered here and shown as
@@ -34,6 +35,8 @@ export class JobRows {
    * would wait for the disk.
    */
   private readonly progress = new Map<string, JobProgress>();
+
+  private prunedAt = 0;
 
   constructor(private readonly db: Db) {}
 
@@ -148,8 +151,12 @@ export class JobRows {
     return true;
   }
 
-  prune(): void {
-    const before = new Date(Date.now() - keptFor).toISOString();
+  /** Forgets jobs that were over long ago; at most once a day, since a server may run for months. */
+  pruneDaily(): void {
+    const now = Date.now();
+    if (now - this.prunedAt < day) return;
+    this.prunedAt = now;
+    const before = new Date(now - keptFor).toISOString();
     this.db
       .delete(jobs)
       .where(and(inArray(jobs.state, ['done', 'failed', 'cancelled']), lt(jobs.finishedAt, before)))

@@ -1,18 +1,16 @@
 import { EventEmitter } from 'node:events';
-import { rmSync } from 'node:fs';
-import { eq } from 'drizzle-orm';
 import type { Db, Transaction } from '@/store/database';
-import { jobs } from '@/store/schema';
+import type { jobs } from '@/store/schema';
 import { faultOf, type Fault } from '../log/fault';
 import { log } from '../log/log';
 import { noteTrouble } from '../log/troubles';
 import type { WorkerLost } from '../processes/worker-process';
-import { isPassing } from '../storage/leftovers';
 import { namesStrangeFile } from '../storage/strange-files';
 import { storageFault } from '../storage/storage-fault';
-import { leftBehind, Refusal, type Desk, type JobReport } from './job-record';
+import type { JobReport } from './job-record';
 import { isOver, type JobQueue, type JobView } from './job-queue';
 import { insertJob, JobRows, type JobRow } from './job-rows';
+import { inputOf, JobSettling } from './job-settling';
 import { Lanes } from './lanes';
 import { jobOf, jobRecords, type AnyJob, type JobInput, type JobKind } from './registry';
 import { SilenceWatch } from './silence-watch';
@@ -31,6 +29,7 @@ const storagePause = 2_000;
 export class ProcessQueue implements JobQueue {
   private readonly pool: ProcessPool;
   private readonly rows: JobRows;
+  private readonly settling: JobSettling;
   private readonly dataDir: string;
   private retry: NodeJS.Timeout | null = null;
   private readonly silence = new SilenceWatch((id) => this.endSilent(id));
@@ -49,13 +48,14 @@ export class ProcessQueue implements JobQueue {
     this.events.setMaxListeners(0);
     this.rows = new JobRows(db);
     this.dataDir = paths.dataDir;
+    this.settling = new JobSettling(db, this.rows, paths.dataDir);
     this.pool = new ProcessPool(paths.workerFile, paths.dataDir, processes, {
       hear: (report) => this.hear(report),
       lost: (id, error) => this.crash(id, error),
     });
-    this.rows.prune();
     this.takeUpAgain();
     // What was waiting goes on as soon as whoever opened this has listened to it.
+    this.rows.pruneDaily();
     setImmediate(() => this.next());
   }
 
@@ -227,7 +227,7 @@ export class ProcessQueue implements JobQueue {
         this.progress(report);
         return;
       case 'note':
-        this.note(job, report.number, report.entry);
+        this.pool.answer(job.id, this.settling.note(job, report.number, report.entry));
         return;
       case 'trouble':
         this.pool.release(report.id);
@@ -240,62 +240,12 @@ export class ProcessQueue implements JobQueue {
     }
   }
 
-  /** Writes down what a job says on the way; the job waits for it. */
-  private note(job: JobRow, number: number, entry: unknown): void {
-    const record = jobOf(job.kind);
-    try {
-      const answer = this.db.transaction((tx) => {
-        // It gets on, so it is not what ends the server.
-        if (!record?.drafts) tx.update(jobs).set({ tries: 1 }).where(eq(jobs.id, job.id)).run();
-        return record?.note?.(entry, inputOf(job), this.deskOf(job, tx));
-      });
-      this.pool.answer(job.id, { type: 'note', number, answer, trouble: null });
-    } catch (error) {
-      if (error instanceof Refusal)
-        return this.pool.answer(job.id, { type: 'note', number, answer: null, trouble: error.message });
-      const storage = storageFault(error, this.dataDir);
-      const fault = faultOf(storage?.cause ?? error);
-      noteTrouble({ during: `a note of the job ${job.kind}`, id: job.id, sentence: null, fault });
-      const trouble = storage?.message ?? 'What was done could not be written down, so it was stopped there.';
-      this.pool.answer(job.id, { type: 'note', number, answer: null, trouble });
-    }
-  }
-
-  private deskOf(job: JobRow, tx: Transaction): Desk {
-    return {
-      tx,
-      now: new Date().toISOString(),
-      shellId: job.shellId,
-      order: (kind, shellId, more) => insertJob(tx, kind, shellId, JSON.stringify(more)),
-    };
-  }
-
-  /** Writes what came of a job and its end in one transaction: both or neither. */
   private settle(job: JobRow, output: unknown): void {
     const record = jobOf(job.kind);
     if (!record) return;
-    const input = inputOf(job);
-    try {
-      this.db.transaction((tx) => {
-        const desk = this.deskOf(job, tx);
-        const result = record.settle(output, input, desk);
-        tx.update(jobs)
-          .set({
-            ...this.rows.lastProgress(job.id),
-            state: 'done',
-            result: result === undefined ? null : JSON.stringify(result),
-            finishedAt: desk.now,
-          })
-          .where(eq(jobs.id, job.id))
-          .run();
-      });
-    } catch (error) {
-      if (error instanceof Refusal) return this.fail(job, error.message);
-      const storage = storageFault(error, this.dataDir);
-      const why = storage?.message ?? `What came of it could not be kept. ${leftBehind(record)}`;
-      return this.fail(job, why, faultOf(error));
-    }
-    this.over(job, record, 'done');
+    const left = this.settling.settle(job, record, output);
+    if (left === null) this.over(job, record, 'done');
+    else this.fail(job, left.trouble, left.fault);
   }
 
   private progress({ id, done, total, doing }: Extract<JobReport, { type: 'progress' }>): void {
@@ -322,8 +272,7 @@ export class ProcessQueue implements JobQueue {
   private fail(job: JobRow, trouble: string, fault: Fault | null = null): void {
     const record = jobOf(job.kind);
     if (fault) noteTrouble({ during: `the job ${job.kind}`, id: job.id, sentence: null, fault });
-    const end = { state: 'failed', trouble, finishedAt: new Date().toISOString() } as const;
-    this.rows.end(job, end, (tx) => record?.abandon?.(inputOf(job), tx, trouble));
+    this.settling.abandon(job, trouble);
     this.over(job, record, 'failed');
   }
 
@@ -374,19 +323,12 @@ export class ProcessQueue implements JobQueue {
     this.lanes.leave(job.id);
     this.silence.forget(job.id);
     this.rows.forgetProgress(job.id);
-    if (record) this.clearFilesOf(job, record);
+    if (record) this.settling.clearFilesOf(job, record);
     log.info({ id: job.id, kind: job.kind, state }, 'job ends');
     if (state !== 'done' && record?.leavesBlobs) this.sweepIfPossible();
     this.events.emit(job.id);
+    this.rows.pruneDaily();
     this.next();
-  }
-
-  /** Clears away what a job that is over had of files; nothing else, whatever its row names. */
-  private clearFilesOf(job: JobRow, record: AnyJob): void {
-    const parsed = record.input.safeParse(inputOf(job));
-    if (!parsed.success) return;
-    for (const file of record.leftovers?.(parsed.data) ?? [])
-      if (isPassing(this.dataDir, file)) rmSync(file, { force: true });
   }
 
   private sweep(): void {
@@ -406,15 +348,6 @@ export class ProcessQueue implements JobQueue {
   private change(id: string, change: Partial<typeof jobs.$inferInsert>): void {
     this.rows.change(id, change);
     this.events.emit(id);
-  }
-}
-
-/** What a job was given; nothing where its row can't be read, which its schema then refuses. */
-function inputOf(job: JobRow): unknown {
-  try {
-    return JSON.parse(job.input);
-  } catch {
-    return null;
   }
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { appContext } from '@/services/app-context';
 import { houseSet, keepRules, keptRules } from '@/services/house-rules/house-rules';
+import { longestRules } from '@/services/house-rules/written-rules';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { guarded } from '../guarded';
 
@@ -21,6 +22,6 @@ export const GET = guarded((request) => {
 });
 
 export const PUT = guarded(async (request) => {
-  const body = await readBodyAs(request, rules);
+  const body = await readBodyAs(request, rules, longestRules);
   return body.ok ? answer(keepRules(appContext(), body.value, setOf(request))) : body.response;
 });

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { orderTryRules } from '@/services/house-rules/try-rules';
+import { longestRules } from '@/services/house-rules/written-rules';
 import { answer, readBodyAs } from '@/services/safety/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {
-  const body = await readBodyAs(request, z.record(z.string(), z.unknown()));
+  const body = await readBodyAs(request, z.record(z.string(), z.unknown()), longestRules);
   return body.ok ? answer(orderTryRules(context, shell, body.value)) : body.response;
 });
