@@ -4,7 +4,7 @@ import { decide, waitingFindings } from '../decide/decisions';
 import { planOf } from '../decide/plan';
 import { questionSheet, readBackAnswers } from '../decide/questions';
 import { signOffOf } from '../prove/reports/shell-reports';
-import { undecidedOf } from '../shells/frame-view';
+import { undecidedOf } from '../decide/undecided';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 

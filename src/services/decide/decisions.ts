@@ -6,7 +6,7 @@ import { findingById, tallyAgain } from '../comb/kept-findings';
 import type { OpenFolder } from '../open-folder';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
-import { undecidedOf } from '../shells/frame-view';
+import { undecidedOf } from './undecided';
 import { isOther, type Decision } from './decision';
 import { addOtherSteps, otherSteps } from './other-steps';
 import { countPlan, nextPlace, plannedActions } from './plan';

@@ -3,7 +3,7 @@ import { draftRedating } from '../redate/draft-redating';
 import { draftReset } from '../reset/draft-reset';
 import type { Result } from '@/core/shell/result';
 import type { CurrentShell } from '../shells/current-shell';
-import type { Drafted } from './draft-plan';
+import type { Drafted } from './plan-draft';
 import { draftNewStep, draftOtherStep } from './draft-step';
 import { draftPlanFile } from './draft-plan-file';
 import { draftWayOut } from './draft-way-out';
@@ -20,8 +20,16 @@ export const drafts = {
   'way-out': draftWayOut,
 } as const satisfies Readonly<Record<string, Draft>>;
 
-export type DraftKind = keyof typeof drafts;
-export type DraftAsk<Kind extends DraftKind> = Parameters<(typeof drafts)[Kind]>[2];
-/** What is told of a change of a kind. */
-export type DraftTold<Kind extends DraftKind> =
-  ReturnType<(typeof drafts)[Kind]> extends Result<Drafted<infer Told>> ? Told : never;
+type TypesOf<Drafts> = {
+  readonly [Kind in keyof Drafts]: Drafts[Kind] extends (
+    folder: OpenFolder,
+    shell: CurrentShell,
+    ask: infer Ask,
+  ) => Result<Drafted<infer Told>>
+    ? { readonly ask: Ask; readonly told: Told }
+    : never;
+};
+declare module '@/services/stages/draft-types' {
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- all of it is in the type that it extends
+  interface DraftTypes extends TypesOf<typeof drafts> {}
+}

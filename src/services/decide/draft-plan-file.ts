@@ -4,7 +4,8 @@ import { planSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
-import { DraftPlan, type Drafted } from './draft-plan';
+import { DraftPlan } from './draft-plan';
+import type { Drafted } from './plan-draft';
 
 /** What a plan file holds that this shell can’t take. */
 export interface NotTaken {

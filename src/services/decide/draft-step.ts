@@ -3,7 +3,8 @@ import { good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { blobHash, shellOf } from '../shells/kept-state';
-import { DraftPlan, type Drafted } from './draft-plan';
+import { DraftPlan } from './draft-plan';
+import type { Drafted } from './plan-draft';
 import { planOf } from './plan';
 import { planChanged } from './plan-troubles';
 

@@ -5,7 +5,8 @@ import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '../open-folder';
 import type { CurrentShell } from '../shells/current-shell';
 import { bareShellOf } from '../shells/subject-detail';
-import { DraftPlan, type Drafted } from './draft-plan';
+import { DraftPlan } from './draft-plan';
+import type { Drafted } from './plan-draft';
 
 export const wayOutSchema = z.strictObject({
   /** What is blocked: the action and its target. */

@@ -11,7 +11,7 @@ import type { OpenFolder } from '../open-folder';
 import { fetchedOf } from '../stages/stage-answer';
 import { courseOf } from '../shells/course';
 import { findShell, type CurrentShell } from '../shells/current-shell';
-import { spellTerm } from '../shells/frame-view';
+import { spellTerm } from '../shells/spell-term';
 import type { Decision } from './decision';
 import { decide, waitingFindings } from './decisions';
 

@@ -1,7 +1,6 @@
 import type { Transaction } from '@/store/database';
 import type { JobState } from './job-record';
-// Only the type: whoever orders a job names it, and needs none of the code that does it.
-import type { JobInput, JobKind } from './registry';
+import type { JobInput, JobKind } from './job-inputs';
 
 export interface JobView {
   readonly id: string;

@@ -1,6 +1,7 @@
 import { Lanes } from './lanes';
 import type { JobRow } from './job-rows';
-import { jobOf, type AnyJob, type JobKind } from './registry';
+import type { JobKind } from './job-inputs';
+import { jobOf, type AnyJob } from './registry';
 
 const job = (id: string, kind: JobKind, shellId: string | null): JobRow => ({
   id,

@@ -15,6 +15,7 @@ import { rehearseJob } from '../rehearse/rehearse-job';
 import { backupJob } from '../storage/backup-job';
 import { examineJob } from '../storage/examine-job';
 import { sweepJob } from '../storage/sweep-job';
+import type { JobKind } from './job-inputs';
 import type { JobRecord } from './job-record';
 
 /** Every kind of job, sorted. */
@@ -38,10 +39,17 @@ export const jobRecords = {
   workbook: workbookJob,
 } as const;
 
-export type JobKind = keyof typeof jobRecords;
-/** What a job of a kind is given. */
-export type JobInput<Kind extends JobKind> =
-  (typeof jobRecords)[Kind] extends JobRecord<string, infer Input, infer _> ? Input : never;
+type InputsOf<Records> = {
+  readonly [Kind in keyof Records]: Records[Kind] extends JobRecord<string, infer Input, infer _>
+    ? Input
+    : never;
+};
+declare module '@/services/jobs/job-inputs' {
+  // What is ordered is held against what is registered.
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- all of it is in the type that it extends
+  interface JobInputs extends InputsOf<typeof jobRecords> {}
+}
+
 /** A record as code that serves every kind sees it; inputs are held against their schema where they enter. */
 export type AnyJob = JobRecord<JobKind, unknown, unknown>;
 export function jobOf(kind: string): AnyJob | null {

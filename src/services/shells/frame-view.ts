@@ -1,23 +1,9 @@
 import type { OpenFolder } from '../open-folder';
-import { spellDate, type LocalDate } from '@/core/time/local-date';
-import { and, eq, sql } from 'drizzle-orm';
-import { findings, planSteps } from '@/store/schema';
 import { isRehearsed } from '../rehearse/order-rehearsal';
 import { recipeProgress } from '../recipes/shell-recipe';
-import { courseOf } from './course';
+import { undecidedOf } from '../decide/undecided';
+import { spellTerm } from './spell-term';
 import { inventoryOf, runsOf, type CurrentShell } from './current-shell';
-
-/** A term in one line: its title, else its days, else that nobody told. */
-export function spellTerm(row: {
-  termTitle: string;
-  termStart: string | null;
-  termEnd: string | null;
-}): string {
-  if (row.termTitle) return row.termTitle;
-  if (row.termStart && row.termEnd)
-    return `${spellDate(row.termStart as LocalDate)} to ${spellDate(row.termEnd as LocalDate)}`;
-  return 'term not known';
-}
 
 const clock = (iso: string, now: Date): string => {
   const when = new Date(iso);
@@ -55,21 +41,4 @@ export function frameView(folder: OpenFolder, shell: CurrentShell, now: Date) {
 function rehearsedWord(folder: OpenFolder, shell: CurrentShell): string {
   if (shell.plan.size === 0) return '–';
   return isRehearsed(folder, shell) ? 'rehearsed' : 'not yet';
-}
-
-/** How many open findings, parts of larger ones aside, nothing was decided about: the plan does something about the others. */
-export function undecidedOf({ db }: OpenFolder, { row, audit }: CurrentShell): number {
-  if (!audit) return 0;
-  const known = db
-    .select({ id: findings.id })
-    .from(planSteps)
-    .innerJoin(findings, and(eq(findings.auditId, audit.id), eq(findings.id, planSteps.findingId)))
-    .where(and(eq(planSteps.shellId, row.id), sql`json_extract(${findings.listed}, '$.coveredBy') IS NULL`))
-    .all();
-  const waits = db.get<{ n: number }>(
-    sql`SELECT count(*) AS n FROM waiting w JOIN findings f
-        ON f.audit_id = ${audit.id} AND f."check" = w."check" AND f.substance = w.substance
-        WHERE w.course = ${courseOf(row)} AND json_extract(f.listed, '$.coveredBy') IS NULL`,
-  );
-  return audit.tally.total - known.length - waits.n;
 }

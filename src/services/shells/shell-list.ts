@@ -8,7 +8,7 @@ import type { Tally } from '../comb/kept-findings';
 import { recipeProgress, type RecipeProgress } from '../recipes/shell-recipe';
 import type { OpenFolder } from '../open-folder';
 import { inventoryOf } from './current-shell';
-import { spellTerm } from './frame-view';
+import { spellTerm } from './spell-term';
 
 /** One line of the list of shells. */
 export interface ShellLine {

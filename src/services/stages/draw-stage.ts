@@ -1,6 +1,7 @@
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import type { OpenFolder } from '../open-folder';
-import { drafts, type DraftKind } from '../decide/draft-kinds';
+import { drafts } from '../decide/draft-kinds';
+import type { DraftKind } from '@/services/stages/draft-types';
 import { faultOf } from '../log/fault';
 import { findShell, type CurrentShell } from '../shells/current-shell';
 import { storageFault } from '../storage/storage-fault';

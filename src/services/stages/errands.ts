@@ -4,7 +4,7 @@ import type { ReadAnswer } from '@/core/questions/question';
 import type { Result } from '@/core/shell/result';
 import { readAnswers } from '@/formats/question-sheet/read-answers';
 import { impatient, readShellCards } from '../hosts/shell-cards';
-import type { StageTrouble } from './stage-answer';
+import type { ErrandAnswer, ErrandKind, ErrandOrder } from './errand-types';
 
 type Errand = (ask: never) => unknown;
 
@@ -17,17 +17,14 @@ export const errands = {
     new HostClient(access, () => {}, impatient).signIn(),
 } as const satisfies Readonly<Record<string, Errand>>;
 
-export type ErrandKind = keyof typeof errands;
-export type ErrandAsk<Kind extends ErrandKind> = Parameters<(typeof errands)[Kind]>[0];
-type ErrandValue<Kind extends ErrandKind> = Awaited<ReturnType<(typeof errands)[Kind]>>;
-
-/** What came of an errand, or why nothing did. */
-export type ErrandAnswer<Kind extends ErrandKind> =
-  { readonly type: 'fetched'; readonly value: ErrandValue<Kind> } | StageTrouble;
-
-export interface ErrandOrder<Kind extends ErrandKind = ErrandKind> {
-  readonly kind: Kind;
-  readonly ask: ErrandAsk<Kind>;
+type TypesOf<Errands> = {
+  readonly [Kind in keyof Errands]: Errands[Kind] extends (ask: infer Ask) => infer Value
+    ? { readonly ask: Ask; readonly value: Awaited<Value> }
+    : never;
+};
+declare module '@/services/stages/errand-types' {
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- all of it is in the type that it extends
+  interface ErrandTypes extends TypesOf<typeof errands> {}
 }
 
 export async function runErrand<Kind extends ErrandKind>({
@@ -35,5 +32,5 @@ export async function runErrand<Kind extends ErrandKind>({
   ask,
 }: ErrandOrder<Kind>): Promise<ErrandAnswer<Kind>> {
   const value = await errands[kind](ask as never);
-  return { type: 'fetched', value: value as ErrandValue<Kind> };
+  return { type: 'fetched', value } as ErrandAnswer<Kind>;
 }

@@ -1,7 +1,7 @@
 import type { Result } from '@/core/shell/result';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
-import type { DraftKind, DraftTold } from '../decide/draft-kinds';
-import type { Drafted } from '../decide/draft-plan';
+import type { DraftKind, DraftTold } from '@/services/stages/draft-types';
+import type { Drafted } from '../decide/plan-draft';
 import type { Fault } from '../log/fault';
 import { StorageFault } from '../storage/storage-fault';
 import { StoppedStage } from './stopped-stage';

@@ -1,5 +1,5 @@
-import type { DraftAsk, DraftKind } from '../decide/draft-kinds';
-import type { ErrandAnswer, ErrandAsk, ErrandKind } from './errands';
+import type { DraftAsk, DraftKind } from '@/services/stages/draft-types';
+import type { ErrandAnswer, ErrandAsk, ErrandKind } from '@/services/stages/errand-types';
 import type { DraftAnswer, StageAnswer } from './stage-answer';
 
 /** The screens, and parts of them, whose view a large shell makes large, or long to work out. */

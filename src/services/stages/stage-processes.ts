@@ -1,8 +1,8 @@
 import { log } from '../log/log';
-import type { DraftKind } from '../decide/draft-kinds';
+import type { DraftKind } from '@/services/stages/draft-types';
 import { Overdue, ProcessDesk, Unattended } from '../processes/process-desk';
 import { WorkerLost } from '../processes/worker-process';
-import type { ErrandAnswer, ErrandAsk, ErrandKind } from './errands';
+import type { ErrandAnswer, ErrandAsk, ErrandKind } from '@/services/stages/errand-types';
 import type { DraftAnswer, StageAnswer, StageTrouble } from './stage-answer';
 import type { DraftOrder, StageDesk, StageOrder } from './stage-order';
 
