@@ -6,7 +6,7 @@ import { allChecks } from '@/core/checks/registry';
 import { runChecks, type CheckTiming } from '@/core/checks/run-checks';
 import { nearPairs, nearPairsExhaustively } from '@/core/text/near-pairs';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '@/services/bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import { dice } from './corpus/prose';
 import { writeGenerated } from '../e2e/generated-package';
 

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import type { JobsProgress } from '@/services/many-shells/jobs-progress';
+import type { JobsProgress } from '@/services/do/many-shells/jobs-progress';
 import { Server } from '../e2e/server';
 import { writeGenerated, type GeneratedFiles } from '../e2e/generated-package';
 

@@ -1,5 +1,5 @@
 import { basename } from 'node:path';
-import { readShell } from '@/services/bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import type { LocalDate } from '@/core/time/local-date';
 
 /** Reads the package named by the first argument as bringing in does, and says what came of it. */

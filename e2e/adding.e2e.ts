@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '@/services/bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import {
   bringIn,
   bringInDemo,

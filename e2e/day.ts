@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { examine } from '@/services/storage/doctor/examine';
+import { examine } from '@/services/do/storage/doctor/examine';
 import { writeSection } from './reliability-report';
 import { Server } from './server';
 

@@ -13,7 +13,7 @@ import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/shell/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeSection } from './reliability-report';
-import { differencesOf } from '@/services/carry-out/host/differences';
+import { differencesOf } from '@/services/keep/runs/differences';
 import { CampusHost } from '../stand-ins/campus/host';
 import { SeededRandom } from '../stand-ins/campus/random';
 import { seedShell } from '../stand-ins/campus/seed-shell';

@@ -2,7 +2,7 @@ import { existsSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { readShell } from '@/services/bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import type { LocalDate } from '@/core/time/local-date';
 import { bringInDemo, clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { inColours, seriousProblems, watchPage } from './watch-page';

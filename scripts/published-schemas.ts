@@ -10,7 +10,7 @@ import { reportSchema } from '@/formats/report/model/report';
 import { redateSchema } from '@/formats/report/redate-report';
 import { resetSchema } from '@/formats/report/reset-report';
 import { stateSchema } from '@/formats/state-file/state-schema';
-import { cleanSchema } from '@/services/clean/clean-summary';
+import { cleanSchema } from '@/services/do/clean/clean-summary';
 
 /** Everything that Currycomb writes or reads as JSON, by the name of its file in docs/schemas. */
 export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {

@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { isOwnHost } from '@/services/safety/own-host';
+import { isOwnHost } from '@/services/wire/answers/own-host';
 
 /** Pages only: refuses foreign hosts and gives each answer a content policy with a fresh nonce. */
 export function proxy(request: NextRequest): NextResponse {

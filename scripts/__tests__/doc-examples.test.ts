@@ -13,7 +13,7 @@ import { join } from 'node:path';
 import type { LocalDateTime } from '@/core/time/local-date';
 import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { openContext } from '@/services/open-context';
+import { openContext } from '@/services/wire/folder/open-context';
 
 const root = process.cwd();
 const program = join(root, 'dist/cli.mjs');

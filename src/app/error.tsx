@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { sentenceOfDigest } from '@/services/storage/fault-digest';
+import { sentenceOfDigest } from '@/services/keep/storage/fault-digest';
 import { PageTitle } from '@/ui/frame/page-title';
 
 interface ErrorPageProps {

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import { listRuleSets } from '@/services/house-rules/rule-sets';
-import { listShells } from '@/services/shells/shell-list';
+import { listRuleSets } from '@/services/do/rules/rule-sets';
+import { listShells } from '@/services/show/shells/shell-list';
 import { BringInDemo } from '@/ui/shells/demo-shells';
 import { TopBar } from '@/ui/frame/top-bar';
 import { ShellTable } from '@/ui/shells/shell-table';

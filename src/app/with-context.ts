@@ -1,9 +1,9 @@
 import { UnreadableStore } from '@/core/shell/unreadable-store';
-import type { Context } from '@/services/context';
-import { faultOf } from '@/services/log/fault';
-import { noteTrouble } from '@/services/log/troubles';
-import { appContext, dataFolder } from '@/services/app-context';
-import { StorageFault, storageFault } from '@/services/storage/storage-fault';
+import type { Context } from '@/services/keep/desks/context';
+import { faultOf } from '@/services/keep/log/fault';
+import { noteTrouble } from '@/services/keep/log/troubles';
+import { appContext, dataFolder } from '@/services/keep/desks/app-context';
+import { StorageFault, storageFault } from '@/services/keep/storage/storage-fault';
 
 /**
  * What a page reads of the store. Where it can’t be read, the error carries the sentence that the page for errors

@@ -4,10 +4,10 @@ import { basename, join } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
 import { sideFileEndings, stemOf, type SideFile } from '@/core/many-shells/side-files';
 import { summaryCsv, summaryHtml, summaryText, type SummaryRow } from '@/formats/report/audit-summary';
-import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
-import { auditFormats, type AuditFormat, type PackageAudit } from '@/services/comb/audit-package';
-import { auditPackages } from '@/services/comb/audit-packages';
-import { todayHere } from '@/services/clock';
+import type { InputFile, ShellInputs } from '@/services/do/packages/shell-inputs';
+import { auditFormats, type AuditFormat, type PackageAudit } from '@/services/do/packages/audit-package';
+import { auditPackages } from '@/services/do/packages/audit-packages';
+import { todayHere } from '@/services/keep/time/clock';
 import { openProgress } from './progress-line';
 import { inputsFrom, withShellFlags, type ShellFlags } from './shell-options';
 

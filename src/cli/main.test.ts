@@ -12,7 +12,7 @@ import { join } from 'node:path';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
-import { auditPackages } from '@/services/comb/audit-packages';
+import { auditPackages } from '@/services/do/packages/audit-packages';
 import { dayList } from './shell-options';
 import { runHere } from './__tests__/run-here';
 

@@ -1,8 +1,8 @@
 import type { Command } from 'commander';
 import { holdAgainst } from '@/core/add/hold-against';
 import { previewAddJson, previewAddText } from '@/formats/report/preview-add';
-import { readShell } from '@/services/bring-in/read-shell';
-import { todayHere } from '@/services/clock';
+import { readShell } from '@/services/do/packages/read-shell';
+import { todayHere } from '@/services/keep/time/clock';
 import { fail } from './audit-command';
 import { outputFormat } from './flag-values';
 import { openProgress } from './progress-line';

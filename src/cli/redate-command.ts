@@ -8,10 +8,10 @@ import {
 } from '@/core/redate/ask';
 import type { LocalDate } from '@/core/time/local-date';
 import { redateJson, redateText } from '@/formats/report/redate-report';
-import { loadHouseRules } from '@/services/bring-in/house-rules-file';
-import { ScratchFolder } from '@/services/clean/scratch-folder';
-import { todayHere } from '@/services/clock';
-import { redatePackage } from '@/services/redate/redate-package';
+import { loadHouseRules } from '@/services/do/packages/house-rules-file';
+import { ScratchFolder } from '@/services/do/clean/scratch-folder';
+import { todayHere } from '@/services/keep/time/clock';
+import { redatePackage } from '@/services/do/clean/redate-package';
 import { fail } from './audit-command';
 import { clearOnInterrupt } from './interrupt';
 import { complain, oneOf, outputFormat, wordList } from './flag-values';

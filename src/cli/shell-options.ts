@@ -3,8 +3,8 @@ import { InvalidArgumentError, type Command } from 'commander';
 import { readDayList } from '@/core/time/day-list';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { isTimeZone } from '@/core/time/zones';
-import { termContradiction } from '@/services/bring-in/contradictions';
-import type { InputFile, ShellInputs } from '@/services/bring-in/shell-inputs';
+import { termContradiction } from '@/services/do/packages/contradictions';
+import type { InputFile, ShellInputs } from '@/services/do/packages/shell-inputs';
 
 export interface ShellFlags {
   events?: string;

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { defaultLimits } from '@/formats/archive/limits';
-import { log } from '@/services/log/log';
-import { isOwnHost, isOwnOrigin } from '@/services/safety/own-host';
+import { log } from '@/services/keep/log/log';
+import { isOwnHost, isOwnOrigin } from '@/services/wire/answers/own-host';
 
 /** Requests that change nothing, by RFC 9110, section 9.2.1; TRACE is not answered at all. */
 const safeMethods: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);

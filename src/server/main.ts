@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import { createServer } from 'node:http';
 import { setFlagsFromString } from 'node:v8';
 import { Command, InvalidArgumentError, Option } from 'commander';
-import { log, logLevels, type LogLevel } from '@/services/log/log';
+import { log, logLevels, type LogLevel } from '@/services/keep/log/log';
 import { door } from './door';
 
 /** How long one request may take to arrive whole, in milliseconds: a package of 2 GiB over a slow line. */

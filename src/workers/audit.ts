@@ -1,4 +1,4 @@
-import { auditPackage, type AuditOrder } from '@/services/comb/audit-package';
+import { auditPackage, type AuditOrder } from '@/services/do/packages/audit-package';
 
 /** A worker thread that audits packages, one after the other. */
 const audit = (order: AuditOrder) => auditPackage(order);

@@ -2,12 +2,17 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { getHeapStatistics } from 'node:v8';
-import { leftBehind, type JobMessage, type JobReport, type NoteAnswer } from '@/services/jobs/job-record';
-import { jobOf } from '@/services/jobs/registry';
+import {
+  leftBehind,
+  type JobMessage,
+  type JobReport,
+  type NoteAnswer,
+} from '@/services/keep/jobs/job-record';
+import { jobOf } from '@/services/wire/jobs/registry';
 import { digest } from '@/core/shell/digest';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
-import { faultOf, type Fault } from '@/services/log/fault';
-import { StorageFault, storageFault } from '@/services/storage/storage-fault';
+import { faultOf, type Fault } from '@/services/keep/log/fault';
+import { StorageFault, storageFault } from '@/services/keep/storage/storage-fault';
 import { BlobStore } from '@/store/blobs';
 import { Memo } from '@/store/memo';
 import { startParent } from './parent';

@@ -1,7 +1,7 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { readTexts } from '@/core/text/read-texts';
 import { decodeText } from '@/formats/archive/decode-text';
-import { claim, type Claims, type PageAnswer, type PageBatch } from '@/services/bring-in/page-batch';
+import { claim, type Claims, type PageAnswer, type PageBatch } from '@/services/do/packages/page-batch';
 
 /** A thread that reads the pages of a package while another unpacks it. */
 const { claims } = workerData as { claims: Claims };

@@ -1,10 +1,10 @@
 import { join } from 'node:path';
-import type { OpenFolder } from '@/services/open-folder';
-import type { DeskOrder, DeskReport } from '@/services/processes/process-desk';
-import { draftChange, drawStage, type ReadFolder } from '@/services/stages/draw-stage';
-import { runErrand } from '@/services/stages/errands';
-import type { ErrandOrder } from '@/services/stages/errand-types';
-import type { DraftOrder, StageOrder } from '@/services/stages/stage-order';
+import type { OpenFolder } from '@/services/keep/storage/open-folder';
+import type { DeskOrder, DeskReport } from '@/services/wire/processes/process-desk';
+import { draftChange, drawStage, type ReadFolder } from '@/services/wire/stages/draw-stage';
+import { runErrand } from '@/services/wire/stages/errands';
+import type { ErrandOrder } from '@/services/keep/desks/errand-types';
+import type { DraftOrder, StageOrder } from '@/services/keep/desks/stage-order';
 import { BlobStore } from '@/store/blobs';
 import { readDatabase } from '@/store/database';
 import { startParent } from './parent';

@@ -1,5 +1,5 @@
-import { dataFolder } from '@/services/app-context';
-import { refuseForeign, unexpected } from '@/services/safety/answer';
+import { dataFolder } from '@/services/keep/desks/app-context';
+import { refuseForeign, unexpected } from '@/services/wire/answers/answer';
 
 interface RouteParams<P> {
   readonly params: Promise<P>;

@@ -1,7 +1,7 @@
-import type { Context } from '@/services/context';
-import { appContext } from '@/services/app-context';
-import { notFound } from '@/services/safety/answer';
-import { findShell, type CurrentShell } from '@/services/shells/current-shell';
+import type { Context } from '@/services/keep/desks/context';
+import { appContext } from '@/services/keep/desks/app-context';
+import { notFound } from '@/services/wire/answers/answer';
+import { findShell, type CurrentShell } from '@/services/keep/shells/current-shell';
 import { guarded } from './guarded';
 
 export interface ShellParams {

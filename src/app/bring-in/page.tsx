@@ -1,6 +1,6 @@
 import Link from 'next/link';
-import { rememberedColumns } from '@/services/bring-in/sheet-columns';
-import { houseTerms } from '@/services/house-rules/house-rules';
+import { rememberedColumns } from '@/services/do/bring-in/sheet-columns';
+import { houseTerms } from '@/services/keep/rules/house-rules';
 import { BringInForm } from '@/ui/bring-in/bring-in-form';
 import { TopBar } from '@/ui/frame/top-bar';
 import { withContext } from '../with-context';

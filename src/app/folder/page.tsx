@@ -1,6 +1,6 @@
-import { lastTroubles } from '@/services/log/troubles';
-import { dataFolder } from '@/services/app-context';
-import { lastLook } from '@/services/storage/data-folder';
+import { lastTroubles } from '@/services/keep/log/troubles';
+import { dataFolder } from '@/services/keep/desks/app-context';
+import { lastLook } from '@/services/do/storage/data-folder';
 import { FolderStage } from '@/ui/folder/folder-stage';
 import { TroubleList } from '@/ui/folder/trouble-list';
 import { TopBar } from '@/ui/frame/top-bar';

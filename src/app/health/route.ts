@@ -1,5 +1,5 @@
-import { appContext } from '@/services/app-context';
-import { healthOf } from '@/services/storage/health';
+import { appContext } from '@/services/keep/desks/app-context';
+import { healthOf } from '@/services/do/storage/health';
 import { guarded } from '../api/guarded';
 
 export const dynamic = 'force-dynamic';

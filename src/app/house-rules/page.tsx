@@ -1,4 +1,4 @@
-import { rulesView } from '@/services/house-rules/rules-view';
+import { rulesView } from '@/services/show/rules/rules-view';
 import { TopBar } from '@/ui/frame/top-bar';
 import { RuleSets } from '@/ui/house-rules/rule-sets';
 import { HouseRulesForm } from '@/ui/house-rules/house-rules-form';

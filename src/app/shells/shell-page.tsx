@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import { cache, type ReactNode } from 'react';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
-import type { Context } from '@/services/context';
-import { findShell, type CurrentShell } from '@/services/shells/current-shell';
+import type { Context } from '@/services/keep/desks/context';
+import { findShell, type CurrentShell } from '@/services/keep/shells/current-shell';
 import { UnreadableShell } from '@/ui/frame/unreadable-shell';
 import { JobsUnderWay } from '@/ui/jobs/jobs-under-way';
 import { withContext } from '../with-context';

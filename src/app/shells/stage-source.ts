@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { preload } from 'react-dom';
-import type { CurrentShell } from '@/services/shells/current-shell';
-import type { Stage } from '@/services/stages/stage-order';
-import type { StageView } from '@/services/stages/stage-views';
+import type { CurrentShell } from '@/services/keep/shells/current-shell';
+import type { Stage } from '@/services/keep/desks/stage-order';
+import type { StageView } from '@/services/wire/stages/stage-views';
 import type { StageSource } from '@/ui/stage/load-stage';
 import type { PageQuery } from './shell-page';
 

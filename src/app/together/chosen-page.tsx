@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import type { Context } from '@/services/context';
-import { chosenShells, shellIdsSchema } from '@/services/many-shells/chosen-shells';
-import type { CurrentShell } from '@/services/shells/current-shell';
+import type { Context } from '@/services/keep/desks/context';
+import { chosenShells, shellIdsSchema } from '@/services/do/many-shells/chosen-shells';
+import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import { TopBar } from '@/ui/frame/top-bar';
 import { withContext } from '../with-context';
 

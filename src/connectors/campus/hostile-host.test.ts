@@ -1,7 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
-import { mostShells, readShellCards } from '@/services/hosts/shell-cards';
+import { mostShells, readShellCards } from '@/services/do/hosts/shell-cards';
 import { HostClient, usualPace } from './host-client';
 import { hostLimits } from './host-limits';
 import { ListReader } from './read-lists';

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '@/services/bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import { makeZip, resource } from '@/services/__tests__/make-package';
 import { quizXml } from './write-bodies';
 import { readBody } from './read-body';

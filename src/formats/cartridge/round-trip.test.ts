@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { shellRef } from '@/core/shell/refs';
-import { readShell } from '@/services/bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import { addDays, parseLocalDate } from '@/core/time/local-date';
 import { ShellComposer } from './compose-shell';
 

@@ -1,14 +1,14 @@
 import { eq } from 'drizzle-orm';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { versions } from '@/store/schema';
-import { changePlan } from '../decide/change-plan';
-import { draftNewStep } from '../decide/draft-step';
-import { editPlan } from '../decide/edit-plan';
-import { planOf } from '../decide/plan';
-import { takePlanIn } from '../decide/plan-file';
-import { plannedShell } from '../decide/planned-shell';
-import { takeWayOut } from '../decide/take-way-out';
-import type { DraftOrder } from '../stages/stage-order';
+import { changePlan } from '@/services/do/decide/change-plan';
+import { draftNewStep } from '@/services/do/drafts/draft-step';
+import { editPlan } from '@/services/do/decide/edit-plan';
+import { planOf } from '@/services/keep/plan/plan';
+import { takePlanIn } from '@/services/do/decide/plan-file';
+import { plannedShell } from '@/services/keep/plan/planned-shell';
+import { takeWayOut } from '@/services/do/decide/take-way-out';
+import type { DraftOrder } from '@/services/keep/desks/stage-order';
 import { DataFolder, must } from './data-folder';
 
 let data: DataFolder;

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
-import { cleanPackage } from '../clean/clean-package';
+import { cleanPackage } from '@/services/do/clean/clean-package';
 import { cleanedInputs, faults, remedied, writeTroubled } from './troubled-shell';
 
 jest.setTimeout(120_000);

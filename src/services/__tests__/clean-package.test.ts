@@ -8,9 +8,9 @@ import { openArchive } from '@/formats/archive/read-archive';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { Shell } from '@/core/shell/model';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '../bring-in/read-shell';
-import { cleanPackage, type Acceptance } from '../clean/clean-package';
-import { cleanSchema } from '../clean/clean-summary';
+import { readShell } from '@/services/do/packages/read-shell';
+import { cleanPackage, type Acceptance } from '@/services/do/clean/clean-package';
+import { cleanSchema } from '@/services/do/clean/clean-summary';
 import { docTreePackage } from './doc-tree';
 import { packagingErrors } from './packaging-schema';
 

@@ -14,11 +14,11 @@ import { writeCartridge } from '@/formats/cartridge/write-cartridge';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { writeGrades } from '@/formats/oneroster/write-grades';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
-import { readShell } from '../bring-in/read-shell';
-import type { ShellInputs } from '../bring-in/shell-inputs';
-import { cleanPackage } from '../clean/clean-package';
-import type { CleanSummary } from '../clean/clean-summary';
-import { auditShell } from '../comb/audit-shell';
+import { readShell } from '@/services/do/packages/read-shell';
+import type { ShellInputs } from '@/services/do/packages/shell-inputs';
+import { cleanPackage } from '@/services/do/clean/clean-package';
+import type { CleanSummary } from '@/services/do/clean/clean-summary';
+import { auditShell } from '@/services/do/packages/audit-shell';
 import { cleanedInputs, faults, remedied, writeTroubled } from './troubled-shell';
 
 jest.setTimeout(600_000);

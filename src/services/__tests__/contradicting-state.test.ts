@@ -7,8 +7,8 @@ import { ZipWriter } from '@/formats/archive/zip-writer';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { stateFilePath } from '@/formats/cartridge/read-entries';
 import { writeState } from '@/formats/state-file/shell-state';
-import { auditShell } from '../comb/audit-shell';
-import { readShell } from '../bring-in/read-shell';
+import { auditShell } from '@/services/do/packages/audit-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 
 // A state file of two kilobytes that contradicts the package it is in: it is left aside with a note, and what was read can
 // be combed. One such file once ended the server, and again at each start.

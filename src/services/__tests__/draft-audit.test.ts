@@ -1,8 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { audits, findings, studentsEyes } from '@/store/schema';
-import { combJob } from '../comb/comb-job';
-import { writePart } from '../comb/draft-audit';
-import { listShells } from '../shells/shell-list';
+import { combJob } from '@/services/do/comb/comb-job';
+import { writePart } from '@/services/do/comb/draft-audit';
+import { listShells } from '@/services/show/shells/shell-list';
 import { DataFolder } from './data-folder';
 
 let folder: DataFolder;

@@ -1,12 +1,12 @@
 import type { ListedFinding } from '@/core/checks/finding';
 import type { LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { decide } from '../decide/decisions';
-import { evidenceOf, type FindingEvidence } from '../decide/evidence';
-import { planOf } from '../decide/plan';
-import { dropView, listSavedViews, saveView, savedViewSchema } from '../decide/saved-views';
-import { weekOfEvents } from '../decide/week-of-event';
-import { lookAt } from '../shells/thing-look';
+import { decide } from '@/services/do/decide/decisions';
+import { evidenceOf, type FindingEvidence } from '@/services/show/decide/evidence';
+import { planOf } from '@/services/keep/plan/plan';
+import { dropView, listSavedViews, saveView, savedViewSchema } from '@/services/do/decide/saved-views';
+import { weekOfEvents } from '@/services/show/decide/week-of-event';
+import { lookAt } from '@/services/show/shells/thing-look';
 import { DataFolder } from './data-folder';
 
 let data: DataFolder;

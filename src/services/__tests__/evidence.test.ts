@@ -1,11 +1,11 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { bringInView } from '../bring-in/bring-in-view';
-import { countOldTallies } from '../comb/old-tallies';
-import { decide } from '../decide/decisions';
-import { editPlan } from '../decide/edit-plan';
-import { evidenceOf } from '../decide/evidence';
-import { planOf } from '../decide/plan';
-import { frameView } from '../shells/frame-view';
+import { bringInView } from '@/services/show/bring-in/bring-in-view';
+import { countOldTallies } from '@/services/keep/findings/old-tallies';
+import { decide } from '@/services/do/decide/decisions';
+import { editPlan } from '@/services/do/decide/edit-plan';
+import { evidenceOf } from '@/services/show/decide/evidence';
+import { planOf } from '@/services/keep/plan/plan';
+import { frameView } from '@/services/show/shells/frame-view';
 import { DataFolder } from './data-folder';
 
 let data: DataFolder;

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { shellRef } from '@/core/shell/refs';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '../bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import { rawZip } from './raw-zip';
 
 jest.setTimeout(240_000);

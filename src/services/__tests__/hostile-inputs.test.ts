@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { LocalDate } from '@/core/time/local-date';
 import { BlobStore } from '@/store/blobs';
-import { readShell } from '../bring-in/read-shell';
-import { auditShell } from '../comb/audit-shell';
+import { readShell } from '@/services/do/packages/read-shell';
+import { auditShell } from '@/services/do/packages/audit-shell';
 import { good, hostile } from './hostile-list';
 import { rawZip } from './raw-zip';
 

@@ -1,10 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { versions } from '@/store/schema';
-import { bringInView } from '../bring-in/bring-in-view';
-import { auditOf } from '../prove/reports/shell-reports';
-import { examine } from '../storage/doctor/examine';
-import { intakeOf } from '../shells/current-shell';
-import { intakeGroups, wholeIntake } from '../shells/kept-intake';
+import { bringInView } from '@/services/show/bring-in/bring-in-view';
+import { auditOf } from '@/services/show/reports/shell-reports';
+import { examine } from '@/services/do/storage/doctor/examine';
+import { intakeOf } from '@/services/keep/shells/current-shell';
+import { intakeGroups, wholeIntake } from '@/services/keep/shells/kept-intake';
 import { cluttered } from './cluttered';
 import { DataFolder } from './data-folder';
 

@@ -4,12 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { LocalDate } from '@/core/time/local-date';
 import { incomings, shells, versions } from '@/store/schema';
-import { incomingSchema, orderIncoming } from '../add/order-incoming';
-import { bringInSchema, orderBringIn } from '../bring-in/order-bring-in';
-import { uploadsDir } from '../bring-in/uploads';
-import type { Context } from '../context';
-import { openContext } from '../open-context';
-import { findShell } from '../shells/current-shell';
+import { incomingSchema, orderIncoming } from '@/services/do/add/order-incoming';
+import { bringInSchema, orderBringIn } from '@/services/do/bring-in/order-bring-in';
+import { uploadsDir } from '@/services/do/bring-in/uploads';
+import type { Context } from '@/services/keep/desks/context';
+import { openContext } from '@/services/wire/folder/open-context';
+import { findShell } from '@/services/keep/shells/current-shell';
 import { good, hostile } from './hostile-list';
 import { rawZip } from './raw-zip';
 

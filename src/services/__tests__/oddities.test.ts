@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '../bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import { item, manifest, resource } from './make-package';
 import { oddities, oddityTable, type Oddity } from './oddities';
 import { rawZip } from './raw-zip';

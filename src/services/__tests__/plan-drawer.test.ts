@@ -1,7 +1,7 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { editPlan, type PlanEdit } from '../decide/edit-plan';
-import { editKeptPlans } from '../decide/kept-plans';
-import { planDrawer } from '../decide/plan-drawer';
+import { editPlan, type PlanEdit } from '@/services/do/decide/edit-plan';
+import { editKeptPlans } from '@/services/do/decide/kept-plans';
+import { planDrawer } from '@/services/show/decide/plan-drawer';
 import { DataFolder, must } from './data-folder';
 
 let data: DataFolder;

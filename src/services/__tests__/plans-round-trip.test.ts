@@ -14,7 +14,7 @@ import { writeCartridge, type BytesSource } from '@/formats/cartridge/write-cart
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { writeGrades } from '@/formats/oneroster/write-grades';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
-import { readShell } from '../bring-in/read-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 
 jest.setTimeout(600_000);
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-plans-'));

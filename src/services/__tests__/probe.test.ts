@@ -4,10 +4,10 @@ import { append } from '@/core/collect';
 import type { WebAnswer, WebState } from '@/core/probe/web-answer';
 import { webAnswers } from '@/store/schema';
 import { startOutsideWeb, type OutsideWeb } from '../../../stand-ins/outside-web/serve';
-import { AnswerBook } from '../probe/answer-book';
-import { orderProbe } from '../probe/order-probe';
-import { probeView } from '../probe/probe-view';
-import { switchProbe } from '../probe/probe-switch';
+import { AnswerBook } from '@/services/do/probe/answer-book';
+import { orderProbe } from '@/services/do/probe/order-probe';
+import { probeView } from '@/services/show/probe/probe-view';
+import { switchProbe } from '@/services/keep/probe/probe-switch';
 import { DataFolder, must } from './data-folder';
 
 let folder: DataFolder;

@@ -10,8 +10,8 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { LocalDate } from '@/core/time/local-date';
-import { readShell } from '../bring-in/read-shell';
-import type { ShellInputs } from '../bring-in/shell-inputs';
+import { readShell } from '@/services/do/packages/read-shell';
+import type { ShellInputs } from '@/services/do/packages/shell-inputs';
 import { item, makeZip, manifest, resource } from './make-package';
 
 const today = '2027-01-04' as LocalDate;

@@ -1,7 +1,7 @@
-import { resetAskSchema, type ResetAsked } from '../reset/reset-ask';
-import { resetInPlan } from '../reset/reset-plan';
-import { resetStart } from '../reset/reset-start';
-import { planOf } from '../decide/plan';
+import { resetAskSchema, type ResetAsked } from '@/services/do/drafts/reset-ask';
+import { resetInPlan } from '@/services/do/decide/reset-plan';
+import { resetStart } from '@/services/show/decide/reset-start';
+import { planOf } from '@/services/keep/plan/plan';
 import { DataFolder } from './data-folder';
 
 let data: DataFolder;

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ledgerCsv, ledgerJson, ledgerSchema } from '@/formats/report/ledger-files';
-import { fitting, ledgerQuery, ledgerView, wholeLedger } from '../carry-out/ledger-view';
-import { orderRun } from '../carry-out/order-run';
-import { orderUndo } from '../carry-out/order-undo';
-import { editRestorePoint, restorePoints, stateOfPoint } from '../carry-out/restore-points';
-import { takeWayOut } from '../decide/take-way-out';
-import { planOf } from '../decide/plan';
-import { orderRehearsal, sealedRehearsal } from '../rehearse/order-rehearsal';
-import { runsOf } from '../shells/current-shell';
+import { fitting, ledgerQuery, ledgerView, wholeLedger } from '@/services/show/carry-out/ledger-view';
+import { orderRun } from '@/services/do/carry-out/order-run';
+import { orderUndo } from '@/services/do/carry-out/order-undo';
+import { editRestorePoint, restorePoints, stateOfPoint } from '@/services/do/carry-out/restore-points';
+import { takeWayOut } from '@/services/do/decide/take-way-out';
+import { planOf } from '@/services/keep/plan/plan';
+import { orderRehearsal, sealedRehearsal } from '@/services/do/rehearse/order-rehearsal';
+import { runsOf } from '@/services/keep/shells/current-shell';
 import { DataFolder, must } from './data-folder';
 
 jest.setTimeout(60_000);

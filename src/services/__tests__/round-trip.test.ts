@@ -16,8 +16,8 @@ import { buildHyd214 } from '../../../demo/hyd-214/build';
 import { autumnCalendar, springCalendar } from '../../../demo/hyd-214/calendar';
 import { buildHyd214E } from '../../../demo/hyd-214-e/build';
 import { buildTemplate } from '../../../demo/template/build';
-import { readShell } from '../bring-in/read-shell';
-import type { ShellInputs } from '../bring-in/shell-inputs';
+import { readShell } from '@/services/do/packages/read-shell';
+import type { ShellInputs } from '@/services/do/packages/shell-inputs';
 import { makeZip } from './make-package';
 import { packagingErrors } from './packaging-schema';
 

@@ -5,11 +5,11 @@ import { spoiledDocument, spoiledJson, spoiledText } from '@/core/__tests__/spoi
 import { defaultHouseRules } from '@/core/checks/house-rules';
 import { allChecks } from '@/core/checks/registry';
 import { readAnswers } from '@/formats/question-sheet/read-answers';
-import { auditShell } from '../comb/audit-shell';
-import { draftPlanFile } from '../decide/draft-plan-file';
-import { planFile } from '../decide/plan-file';
-import { rulesFrom, type WrittenRules } from '../house-rules/written-rules';
-import { blobHash } from '../shells/kept-state';
+import { auditShell } from '@/services/do/packages/audit-shell';
+import { draftPlanFile } from '@/services/do/drafts/draft-plan-file';
+import { planFile } from '@/services/do/decide/plan-file';
+import { rulesFrom, type WrittenRules } from '@/services/keep/rules/written-rules';
+import { blobHash } from '@/services/keep/shells/kept-state';
 import { loadShell } from '@/store/state/keep-shell';
 import { cluttered } from './cluttered';
 import { DataFolder } from './data-folder';

@@ -10,8 +10,8 @@ import { openArchive } from '@/formats/archive/read-archive';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { stateFilePath } from '@/formats/cartridge/read-entries';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
-import { auditShell } from '../comb/audit-shell';
-import { readShell } from '../bring-in/read-shell';
+import { auditShell } from '@/services/do/packages/audit-shell';
+import { readShell } from '@/services/do/packages/read-shell';
 import { oneSentence } from '@/core/__tests__/one-sentence';
 import { rawZip, type RawEntry } from './raw-zip';
 

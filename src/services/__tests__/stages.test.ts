@@ -1,12 +1,12 @@
 import { eq } from 'drizzle-orm';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { versions } from '@/store/schema';
-import { decide } from '../decide/decisions';
-import { orderRehearsal } from '../rehearse/order-rehearsal';
-import { bytesOf } from '../stages/stage-answer';
-import { stages, type Stage } from '../stages/stage-order';
-import { stageViews } from '../stages/stage-views';
-import { StorageFault } from '../storage/storage-fault';
+import { decide } from '@/services/do/decide/decisions';
+import { orderRehearsal } from '@/services/do/rehearse/order-rehearsal';
+import { bytesOf } from '@/services/keep/desks/stage-answer';
+import { stages, type Stage } from '@/services/keep/desks/stage-order';
+import { stageViews } from '@/services/wire/stages/stage-views';
+import { StorageFault } from '@/services/keep/storage/storage-fault';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 

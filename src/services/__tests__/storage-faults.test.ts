@@ -1,7 +1,7 @@
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
-import { orderComb } from '../comb/order-comb';
-import { StorageFault, storageFault } from '../storage/storage-fault';
+import { orderComb } from '@/services/do/comb/order-comb';
+import { StorageFault, storageFault } from '@/services/keep/storage/storage-fault';
 import { cluttered } from './cluttered';
 import { DataFolder } from './data-folder';
 

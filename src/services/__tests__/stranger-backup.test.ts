@@ -2,12 +2,12 @@ import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'no
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { ZipWriter } from '@/formats/archive/zip-writer';
-import { openContext } from '../open-context';
-import { jobRecords } from '../jobs/registry';
-import { readBackup } from '../storage/backup/read-backup';
-import { writeBackup } from '../storage/backup/write-backup';
-import { examine } from '../storage/doctor/examine';
-import { fileJobs } from '../storage/strange-files';
+import { openContext } from '@/services/wire/folder/open-context';
+import { jobRecords } from '@/services/wire/jobs/registry';
+import { readBackup } from '@/services/do/storage/backup/read-backup';
+import { writeBackup } from '@/services/do/storage/backup/write-backup';
+import { examine } from '@/services/do/storage/doctor/examine';
+import { fileJobs } from '@/services/keep/storage/strange-files';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 

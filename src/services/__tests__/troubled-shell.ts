@@ -6,7 +6,7 @@ import { itemRef, shellRef } from '@/core/shell/refs';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
-import type { ShellInputs } from '../bring-in/shell-inputs';
+import type { ShellInputs } from '@/services/do/packages/shell-inputs';
 
 /** What faults are planted with: the package, and the lines of its side files. */
 interface Desk {

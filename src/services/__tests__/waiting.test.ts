@@ -1,10 +1,10 @@
 import { sheetHtml } from '@/formats/question-sheet/sheet-html';
 import { leaveBes } from '@/store/schema';
-import { decide, waitingFindings } from '../decide/decisions';
-import { planOf } from '../decide/plan';
-import { questionSheet, readBackAnswers } from '../decide/questions';
-import { signOffOf } from '../prove/reports/shell-reports';
-import { undecidedOf } from '../decide/undecided';
+import { decide, waitingFindings } from '@/services/do/decide/decisions';
+import { planOf } from '@/services/keep/plan/plan';
+import { questionSheet, readBackAnswers } from '@/services/do/decide/questions';
+import { signOffOf } from '@/services/show/reports/shell-reports';
+import { undecidedOf } from '@/services/keep/plan/undecided';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 

@@ -1,8 +1,8 @@
 import { mkdirSync, mkdtempSync, renameSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { copyPlain, plainFile, unreadFiles } from '../watched/folder-files';
-import { setWatchedFolder } from '../watched/watched-folder';
+import { copyPlain, plainFile, unreadFiles } from '@/services/do/watched/folder-files';
+import { setWatchedFolder } from '@/services/do/watched/watched-folder';
 import { DataFolder } from './data-folder';
 
 const outside = mkdtempSync(join(tmpdir(), 'currycomb-outside-'));

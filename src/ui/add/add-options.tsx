@@ -4,7 +4,7 @@ import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
 import type { Dating } from '@/core/add/dating';
-import type { PreviewView } from '@/services/add/preview-view';
+import type { PreviewView } from '@/services/do/add/preview-view';
 
 /** Where added things land, and what becomes of their dates. */
 export interface AddOptions {

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import type { IncomingKey, Standing } from '@/core/add/incoming';
 import { closeChoice, type Choice } from '@/core/add/needs';
 import { plural } from '@/core/text/plural';
-import type { PreviewView } from '@/services/add/preview-view';
+import type { PreviewView } from '@/services/do/add/preview-view';
 import { IntakeReport } from '../bring-in/intake-report';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob, type WatchedJob } from '../jobs/use-job';

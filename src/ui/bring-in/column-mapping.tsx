@@ -2,7 +2,7 @@
 import { entryOf } from '@/core/entries';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { statusColumns, type StatusColumn } from '@/services/bring-in/status-columns';
+import { statusColumns, type StatusColumn } from '@/services/do/bring-in/status-columns';
 import styles from './bring-in.module.css';
 
 const meanings: Readonly<Record<StatusColumn, string>> = {

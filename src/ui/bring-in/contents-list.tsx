@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import type { ContentsLine, ContentsView } from '@/services/shells/contents-list';
+import type { ContentsLine, ContentsView } from '@/services/show/shells/contents-list';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
 import { ThingActions } from './thing-actions';

@@ -1,5 +1,5 @@
 import type { IntakeNote } from '@/core/shell/result';
-import type { IntakeGroup } from '@/services/shells/kept-intake';
+import type { IntakeGroup } from '@/services/keep/shells/kept-intake';
 import styles from './inventory.module.css';
 
 /** The reading's notes, those of one kind together. */

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import type { Inventory } from '@/core/shell/inventory';
 import { plural } from '@/core/text/plural';
 import { spellDate } from '@/core/time/local-date';
-import type { BringInView } from '@/services/bring-in/bring-in-view';
+import type { BringInView } from '@/services/show/bring-in/bring-in-view';
 import { ReadAgain } from '../hosts/read-again';
 import { IdentityAlarm } from './identity-alarm';
 import { IntakeReport } from './intake-report';

@@ -14,7 +14,7 @@ import {
 import { blankItem } from '@/core/shell/blank-item';
 import type { Item } from '@/core/shell/model';
 import { itemRef } from '@/core/shell/refs';
-import type { ContentsLine, ModuleChoice } from '@/services/shells/contents-list';
+import type { ContentsLine, ModuleChoice } from '@/services/show/shells/contents-list';
 import styles from './inventory.module.css';
 
 interface MoveChosenProps {

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import type { GestureStep } from '@/core/outline/gesture';
-import type { ContentsLine, ModuleChoice } from '@/services/shells/contents-list';
+import type { ContentsLine, ModuleChoice } from '@/services/show/shells/contents-list';
 import { MoveChosen } from './move-chosen';
 import { HeldBack } from '../parts/held-back';
 import { RedateChosen } from '../redate/redate-chosen';

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { seriesOfRef } from '@/core/time/series-ref';
-import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import { HeldBack } from '../parts/held-back';
 import { usePlanEdit } from '../parts/use-plan-edit';
 import type { GestureStep } from '@/core/outline/gesture';

@@ -1,4 +1,4 @@
-import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
 import { groupsOf, placeMarks, sayMark, stepsToEnd, stepsToRemove, stepToDropLinks } from './calendar-model';
 

@@ -1,6 +1,6 @@
 import { putEntry } from '@/core/entries';
 import { isoWeekday, spellDate, addDays, dateOf, type LocalDate } from '@/core/time/local-date';
-import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import type { GestureStep } from '@/core/outline/gesture';
 
 export const groupings = ['series', 'link', 'made'] as const;

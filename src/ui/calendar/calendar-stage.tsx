@@ -1,7 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import { FilterChip } from '../marks/filter-chip';
 import { KeyHints } from '../parts/key-hints';
 import { CalendarActions } from './calendar-actions';

@@ -1,5 +1,5 @@
 import type { CSSProperties } from 'react';
-import type { CalendarMark } from '@/services/decide/calendar-view';
+import type { CalendarMark } from '@/services/show/decide/calendar-view';
 import { sayMark } from './calendar-model';
 import styles from './calendar.module.css';
 

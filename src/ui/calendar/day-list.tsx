@@ -1,6 +1,6 @@
 'use client';
 import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
-import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import Button from '@mui/material/Button';
 import type { WorkColumn } from '../parts/work-rows';
 import { WorkTable } from '../parts/work-table';

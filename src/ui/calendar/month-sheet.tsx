@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { addDays, dateOf, spellDate, type LocalDate } from '@/core/time/local-date';
 import { mondayOf } from '@/core/time/term';
-import type { CalendarMark, CalendarView } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import { sayMark } from './calendar-model';
 import { DateMark } from './date-mark';
 import type { ChosenMarks } from './use-marks';

@@ -3,7 +3,7 @@ import { entryOf } from '@/core/entries';
 import { useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { spellDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
 import { plural } from '@/core/text/plural';
-import type { CalendarMark, CalendarView, SheetDay, SheetWeek } from '@/services/decide/calendar-view';
+import type { CalendarMark, CalendarView, SheetDay, SheetWeek } from '@/services/show/decide/calendar-view';
 import { placeMarks, sayMark, shortDay } from './calendar-model';
 import { DateMark } from './date-mark';
 import type { ChosenMarks } from './use-marks';

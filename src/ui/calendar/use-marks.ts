@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import type { CalendarMark } from '@/services/decide/calendar-view';
+import type { CalendarMark } from '@/services/show/decide/calendar-view';
 import { toggled } from '../marks/toggled';
 
 export interface ChosenMarks {

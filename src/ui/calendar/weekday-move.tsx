@@ -4,8 +4,8 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
-import type { RedateAsked } from '@/services/redate/redate-ask';
-import type { RedatePreview } from '@/services/redate/redate-plan';
+import type { RedateAsked } from '@/services/do/drafts/redate-ask';
+import type { RedatePreview } from '@/services/do/decide/redate-plan';
 import { send } from '../jobs/use-job';
 import type { PlanEdit } from '../parts/use-plan-edit';
 

@@ -3,7 +3,7 @@ import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
-import type { LedgerEntry, LedgerView } from '@/services/carry-out/ledger-view';
+import type { LedgerEntry, LedgerView } from '@/services/show/carry-out/ledger-view';
 import { actionTitle } from '@/core/plan/action-title';
 import { drawnFrom } from '../stage/drawn-stage';
 import { outcomeWords } from './outcome-words';

@@ -2,7 +2,7 @@
 import { entryOf } from '@/core/entries';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { LedgerLine } from '@/services/carry-out/ledger';
+import type { LedgerLine } from '@/services/keep/runs/ledger';
 import { actionTitle } from '@/core/plan/action-title';
 import { outcomeWords } from './outcome-words';
 import { TitleLine } from './title-line';

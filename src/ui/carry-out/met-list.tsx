@@ -1,4 +1,4 @@
-import type { RunNote } from '@/services/carry-out/host/open-run-view';
+import type { RunNote } from '@/services/show/carry-out/open-run-view';
 import { sayMet } from './say-met';
 import styles from './carry-out.module.css';
 

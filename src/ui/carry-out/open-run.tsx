@@ -5,7 +5,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { OpenRunView } from '@/services/carry-out/host/open-run-view';
+import type { OpenRunView } from '@/services/show/carry-out/open-run-view';
 import { send } from '../jobs/use-job';
 import { MetList } from './met-list';
 import { useOpenRun } from './use-open-run';

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import { spellBytes } from '@/core/text/spell-bytes';
-import type { RestorePoint } from '@/services/carry-out/restore-points';
+import type { RestorePoint } from '@/services/do/carry-out/restore-points';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';
 import { drawnFrom } from '../stage/drawn-stage';

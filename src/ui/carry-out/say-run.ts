@@ -1,7 +1,7 @@
 import { elementAt } from '@/core/sure';
 import { plural } from '@/core/text/plural';
 import type { Emptiness } from '@/core/plan/reset/emptiness';
-import type { RunSummary } from '@/services/carry-out/run-summary';
+import type { RunSummary } from '@/services/keep/runs/run-summary';
 
 /** Joins parts the way people do: “a, b and c”. */
 const join = (parts: readonly string[]): string =>

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { OpenRunView } from '@/services/carry-out/host/open-run-view';
+import type { OpenRunView } from '@/services/show/carry-out/open-run-view';
 import { send } from '../jobs/use-job';
 
 /** How often the run is looked at, in milliseconds. */

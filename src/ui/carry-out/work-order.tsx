@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { WorkOrderPlace } from '@/core/plan/work-order';
-import type { TickedLine, WorkOrderView } from '@/services/carry-out/work-order';
+import type { TickedLine, WorkOrderView } from '@/services/show/carry-out/work-order';
 import { send } from '../jobs/use-job';
 import { drawnFrom } from '../stage/drawn-stage';
 import styles from './work-order.module.css';

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import { partsOf } from '@/core/checks/parts';
 import { plural } from '@/core/text/plural';
-import type { CombView } from '@/services/comb/comb-view';
+import type { CombView } from '@/services/show/comb/comb-view';
 import { BatchRow } from './batch-row';
 import type { Decisions } from './use-decisions';
 import styles from './comb.module.css';

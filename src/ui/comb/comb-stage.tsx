@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { mostListedOfCheck } from '@/core/checks/listed-share';
 import { families, familyTitles } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
-import type { CombView } from '@/services/comb/comb-view';
+import type { CombView } from '@/services/show/comb/comb-view';
 import { Coat } from '../coat/coat';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
-import type { CombView } from '@/services/comb/comb-view';
+import type { CombView } from '@/services/show/comb/comb-view';
 import styles from './comb.module.css';
 
 /** What the audit did not say, and why: answers that are never mixed up, each with its checks. */

@@ -2,8 +2,8 @@
 import { entryOf } from '@/core/entries';
 import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useState } from 'react';
-import type { CombView } from '@/services/comb/comb-view';
-import type { DecisionPatch } from '@/services/decide/decisions';
+import type { CombView } from '@/services/show/comb/comb-view';
+import type { DecisionPatch } from '@/services/do/decide/decisions';
 import { useFramePatch } from '../frame/frame-counts';
 import { useLine } from '../jobs/use-line';
 

@@ -1,4 +1,4 @@
-import type { KeptChain } from '@/services/comb/kept-findings';
+import type { KeptChain } from '@/services/keep/findings/kept-findings';
 import styles from './decide.module.css';
 
 /** What leads to a thing, part by part; or that nothing in the outline does. */

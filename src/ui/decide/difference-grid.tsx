@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { plural } from '@/core/text/plural';
 import type { Differences } from '@/core/compare/differences';
-import type { ItemDifferences } from '@/services/decide/evidence';
+import type { ItemDifferences } from '@/services/show/decide/evidence';
 import { KeepInstead } from './keep-instead';
 import type { ThingChoice } from './take-box';
 import styles from './decide.module.css';

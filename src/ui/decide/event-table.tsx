@@ -1,7 +1,7 @@
 'use client';
 import type { ListedFinding } from '@/core/checks/finding';
 import { spellWeekday, type LocalDate } from '@/core/time/local-date';
-import type { EventDetail } from '@/services/shells/subject-detail';
+import type { EventDetail } from '@/services/keep/shells/subject-detail';
 import { useFirstMany } from '../marks/first-many';
 import { choosable, TakeCell, TakeHead, type ThingChoice } from './take-box';
 import { KeepInstead } from './keep-instead';

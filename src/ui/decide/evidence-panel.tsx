@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import type { ListedFinding } from '@/core/checks/finding';
 import { FamilyShape } from '../marks/family-shape';
-import type { FindingEvidence } from '@/services/decide/evidence';
+import type { FindingEvidence } from '@/services/show/decide/evidence';
 import { ThingLook } from '../look/thing-look';
 import { ChainList } from './chain-list';
 import { DifferenceGrid } from './difference-grid';

@@ -1,6 +1,6 @@
 'use client';
 import { families, familyTitles, urgencies, urgencyTitles } from '@/core/checks/finding';
-import type { SavedView } from '@/services/decide/saved-views';
+import type { SavedView } from '@/services/do/decide/saved-views';
 import { FamilyShape } from '../marks/family-shape';
 import { FilterChip } from '../marks/filter-chip';
 import { listStates, type ListState } from './filter';

@@ -1,5 +1,5 @@
 import type { ListedFinding } from '@/core/checks/finding';
-import type { DiffPart, ItemDetail } from '@/services/shells/subject-detail';
+import type { DiffPart, ItemDetail } from '@/services/keep/shells/subject-detail';
 import { KeepInstead } from './keep-instead';
 import type { ThingChoice } from './take-box';
 import styles from './decide.module.css';

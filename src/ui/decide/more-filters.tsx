@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import type { SavedView } from '@/services/decide/saved-views';
+import type { SavedView } from '@/services/do/decide/saved-views';
 import { groupings, type Filter, type Grouping } from './filter';
 import { passes, type FindingFacts } from './finding-facts';
 import { SavedViews } from './saved-views';

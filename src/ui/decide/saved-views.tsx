@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useState } from 'react';
-import type { SavedView } from '@/services/decide/saved-views';
+import type { SavedView } from '@/services/do/decide/saved-views';
 import { send } from '../jobs/use-job';
 import { NameForm } from '../parts/name-form';
 import { readFilter, writeFilter, type Filter } from './filter';

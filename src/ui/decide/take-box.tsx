@@ -1,5 +1,5 @@
 import type { ListedFinding } from '@/core/checks/finding';
-import type { OtherWay } from '@/services/decide/evidence';
+import type { OtherWay } from '@/services/show/decide/evidence';
 import { divisibleTargets } from './remedies';
 
 /** What can be said of one thing of a finding: the remedy shall leave it alone, or it shall be the one that stays. */

@@ -1,7 +1,7 @@
 'use client';
 import type { ListedFinding } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
-import type { ThingDetail } from '@/services/shells/thing-detail';
+import type { ThingDetail } from '@/services/show/shells/thing-detail';
 import { useState } from 'react';
 import { ThingLook } from '../look/thing-look';
 import { useFirstMany } from '../marks/first-many';

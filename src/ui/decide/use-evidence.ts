@@ -1,5 +1,5 @@
 'use client';
-import type { FindingEvidence } from '@/services/decide/evidence';
+import type { FindingEvidence } from '@/services/show/decide/evidence';
 import { useAnswer } from '../jobs/use-answer';
 
 export interface LoadedEvidence {

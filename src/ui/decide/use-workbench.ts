@@ -3,7 +3,7 @@ import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { ListedFinding } from '@/core/checks/finding';
 import { partsOf } from '@/core/checks/parts';
-import type { DecideView } from '@/services/decide/decide-view';
+import type { DecideView } from '@/services/show/decide/decide-view';
 import { useDecisions, type Decisions } from '../comb/use-decisions';
 import { decideOnChosen, type DecideOnChosen } from './decide-on-chosen';
 import { listStates, readFilter, writeFilter, type Filter, type ListState } from './filter';

@@ -1,5 +1,5 @@
 import { spellWeekday } from '@/core/time/local-date';
-import type { EventWeek, WeekEntry } from '@/services/decide/week-of-event';
+import type { EventWeek, WeekEntry } from '@/services/show/decide/week-of-event';
 import styles from './week-grid.module.css';
 
 /** The week that an event stands in, with all else that stands there; what the finding is about is marked. */

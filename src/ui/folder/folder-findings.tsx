@@ -1,5 +1,5 @@
 import { plural } from '@/core/text/plural';
-import type { LookedOver } from '@/services/storage/data-folder';
+import type { LookedOver } from '@/services/do/storage/data-folder';
 
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 

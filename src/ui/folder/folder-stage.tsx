@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { FolderAct, LookedOver } from '@/services/storage/data-folder';
+import type { FolderAct, LookedOver } from '@/services/do/storage/data-folder';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { FolderFindings } from './folder-findings';

@@ -1,4 +1,4 @@
-import type { Trouble } from '@/services/log/troubles';
+import type { Trouble } from '@/services/keep/log/troubles';
 import table from '../parts/plain-table.module.css';
 
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'medium' });

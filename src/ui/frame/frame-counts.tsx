@@ -1,6 +1,6 @@
 'use client';
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
-import type { DecisionPatch } from '@/services/decide/decisions';
+import type { DecisionPatch } from '@/services/do/decide/decisions';
 import type { FrameView } from './stages';
 
 /** The counts that changed; what is not told stays. */

@@ -2,8 +2,8 @@
 import Alert from '@mui/material/Alert';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { HostView } from '@/services/hosts/host-records';
-import type { OfferedShell } from '@/services/hosts/sign-in';
+import type { HostView } from '@/services/keep/hosts/host-records';
+import type { OfferedShell } from '@/services/do/hosts/sign-in';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { useAnswer } from '../jobs/use-answer';

@@ -2,7 +2,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { HostView } from '@/services/hosts/host-records';
+import type { HostView } from '@/services/keep/hosts/host-records';
 import { send } from '../jobs/use-job';
 import { useSnackbar } from '../theme/message-bar';
 import styles from './hosts.module.css';

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { OfferedShell } from '@/services/hosts/sign-in';
+import type { OfferedShell } from '@/services/do/hosts/sign-in';
 import styles from './hosts.module.css';
 
 interface OfferedShellsProps {

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import type { HostView } from '@/services/hosts/host-records';
+import type { HostView } from '@/services/keep/hosts/host-records';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import styles from './hosts.module.css';

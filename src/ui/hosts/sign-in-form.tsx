@@ -3,7 +3,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
-import type { HostView } from '@/services/hosts/host-records';
+import type { HostView } from '@/services/keep/hosts/host-records';
 import { send } from '../jobs/use-job';
 import styles from './hosts.module.css';
 

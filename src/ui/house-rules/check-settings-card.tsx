@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { send } from '../jobs/use-job';
 import { CheckSettings, type CheckForm } from './check-settings';
 import { LiveEffectLine, type TrialShell } from './live-effect-line';

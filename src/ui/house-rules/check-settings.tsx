@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import type { RuleEffect } from '@/core/checks/compare-findings';
 import { urgencies, urgencyTitles, type Urgency } from '@/core/checks/finding';
 import type { Setting } from '@/core/checks/settings';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { plural } from '@/core/text/plural';
 import styles from './house-rules.module.css';
 import { ownOf, withSetting } from './written-rules';

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState } from 'react';
 import { families, familyTitles, type Family } from '@/core/checks/finding';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { FamilyShape } from '../marks/family-shape';
 import { CheckSettings, type CheckForm } from './check-settings';
 import styles from './house-rules.module.css';

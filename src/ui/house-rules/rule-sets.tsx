@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { RuleSet } from '@/services/house-rules/rule-sets';
+import type { RuleSet } from '@/services/do/rules/rule-sets';
 import { send } from '../jobs/use-job';
 import styles from './house-rules.module.css';
 

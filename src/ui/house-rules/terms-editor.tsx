@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { readDayList, spellDayList } from '@/core/time/day-list';
 import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
 import { DayField } from '../parts/day-field';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import styles from './house-rules.module.css';
 import { termsOf, withTerms, type WrittenTerm } from './written-rules';
 

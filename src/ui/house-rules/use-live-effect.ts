@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import type { RuleEffect } from '@/core/checks/compare-findings';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { useJob } from '../jobs/use-job';
 
 export interface LiveEffect {

@@ -1,7 +1,7 @@
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { send } from '../jobs/use-job';
 
 /** A set of house rules while it is edited. */

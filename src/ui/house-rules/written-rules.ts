@@ -1,5 +1,5 @@
 import { entryOf, putEntry } from '@/core/entries';
-import type { WrittenRules } from '@/services/house-rules/written-rules';
+import type { WrittenRules } from '@/services/keep/rules/written-rules';
 
 type Own = Readonly<Record<string, unknown>>;
 

@@ -1,6 +1,6 @@
 'use client';
 import { createContext, useContext, type ReactNode } from 'react';
-import type { JobView } from '@/services/jobs/job-queue';
+import type { JobView } from '@/services/keep/jobs/job-queue';
 
 type JobUnderWay = Pick<JobView, 'id' | 'kind'>;
 

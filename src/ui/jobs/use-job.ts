@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { isOver, type JobView } from '@/services/jobs/job-queue';
+import { isOver, type JobView } from '@/services/keep/jobs/job-queue';
 import { useJobsUnderWay } from './jobs-under-way';
 
 export interface WatchedJob {

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import type { LookedAt, ThingLook as Look } from '@/services/shells/thing-look';
+import type { LookedAt, ThingLook as Look } from '@/services/show/shells/thing-look';
 import { useAnswer } from '../jobs/use-answer';
 import { PageFrame } from './page-frame';
 import { PdfPage } from './pdf-page';

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { RuleSet } from '@/services/house-rules/rule-sets';
+import type { RuleSet } from '@/services/do/rules/rule-sets';
 import { send } from '../jobs/use-job';
 
 interface AssignRulesProps {

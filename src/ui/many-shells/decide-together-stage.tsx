@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { urgencyTitles } from '@/core/checks/finding';
 import { plural } from '@/core/text/plural';
-import type { SameFinding, SameFindings } from '@/services/many-shells/same-findings';
+import type { SameFinding, SameFindings } from '@/services/do/many-shells/same-findings';
 import { actionOf } from '@/core/plan/step';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';

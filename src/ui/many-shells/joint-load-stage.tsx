@@ -3,7 +3,7 @@ import { entryOf } from '@/core/entries';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
 import { spellDate } from '@/core/time/local-date';
-import type { JointLoad } from '@/services/many-shells/joint-load';
+import type { JointLoad } from '@/services/show/many-shells/joint-load';
 import { StackedBars } from '../parts/stacked-bars';
 import styles from './together.module.css';
 

@@ -9,7 +9,7 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { ShellLine } from '@/services/shells/shell-list';
+import type { ShellLine } from '@/services/show/shells/shell-list';
 import { SmallCloth } from '../frame/cloth';
 import { send } from '../jobs/use-job';
 

@@ -9,8 +9,8 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar, type SnackbarKey } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { DecidedIn } from '@/services/many-shells/decide-together';
-import type { FoundIn, SameFinding, SameFindings } from '@/services/many-shells/same-findings';
+import type { DecidedIn } from '@/services/do/many-shells/decide-together';
+import type { FoundIn, SameFinding, SameFindings } from '@/services/do/many-shells/same-findings';
 import { send } from '../jobs/use-job';
 import styles from './together.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { SameFinding, SameFindings } from '@/services/many-shells/same-findings';
+import type { SameFinding, SameFindings } from '@/services/do/many-shells/same-findings';
 import { ShellByShell, type Wish } from './shell-by-shell';
 
 interface TogetherButtonsProps {

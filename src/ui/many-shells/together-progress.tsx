@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import type { JobsProgress } from '@/services/many-shells/jobs-progress';
+import type { JobsProgress } from '@/services/do/many-shells/jobs-progress';
 
 interface TogetherProgressProps {
   readonly progress: JobsProgress;

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { JobsProgress } from '@/services/many-shells/jobs-progress';
+import type { JobsProgress } from '@/services/do/many-shells/jobs-progress';
 import { send } from '../jobs/use-job';
 
 export interface JobsTogether {

@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import type { PackageGroup } from '@/core/many-shells/package-groups';
 import { sideFiles } from '@/core/many-shells/side-files';
-import type { JobsProgress } from '@/services/many-shells/jobs-progress';
+import type { JobsProgress } from '@/services/do/many-shells/jobs-progress';
 import { upload } from '../bring-in/upload';
 import { send } from '../jobs/use-job';
 import type { TermWords } from './common-term';

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { WatchedPackage, WatchedView } from '@/services/watched/watched-folder';
+import type { WatchedPackage, WatchedView } from '@/services/do/watched/watched-folder';
 import { send } from '../jobs/use-job';
 import styles from './many.module.css';
 

@@ -6,7 +6,7 @@ import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/shell/refs';
 import { spellDate, type LocalDate } from '@/core/time/local-date';
-import type { OutlineView, WireItem } from '@/services/decide/outline-view';
+import type { OutlineView, WireItem } from '@/services/show/decide/outline-view';
 
 /** The part of a shell that the outline is about, as it came from the server. */
 export const shellOfView = (view: OutlineView): Shell => ({

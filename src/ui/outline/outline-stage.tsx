@@ -5,7 +5,7 @@ import { countOutOfOrder } from '@/core/outline/order-gestures';
 import type { Shell } from '@/core/shell/model';
 import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
-import type { OutlineView } from '@/services/decide/outline-view';
+import type { OutlineView } from '@/services/show/decide/outline-view';
 import { toggled } from '../marks/toggled';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';

@@ -2,7 +2,7 @@
 import { entryOf } from '@/core/entries';
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useRef, type RefObject } from 'react';
-import type { OutlineView } from '@/services/decide/outline-view';
+import type { OutlineView } from '@/services/show/decide/outline-view';
 import { readPalette } from '../coat/draw-coat';
 import { useSize } from '../coat/use-size';
 import type { OutlineRow } from './outline-model';

@@ -3,7 +3,7 @@ import { entryOf } from '@/core/entries';
 import { useImperativeHandle, type KeyboardEvent, type Ref } from 'react';
 import TextField from '@mui/material/TextField';
 import type { Side } from '@/core/outline/move-gestures';
-import type { OutlineView } from '@/services/decide/outline-view';
+import type { OutlineView } from '@/services/show/decide/outline-view';
 import type { Choice } from '../parts/use-choice';
 import type { OutlineRow } from './outline-model';
 import { rowHeight, TreeRow } from './tree-row';

@@ -1,6 +1,6 @@
 import type { DragEvent } from 'react';
 import type { Side } from '@/core/outline/move-gestures';
-import type { OutlineView } from '@/services/decide/outline-view';
+import type { OutlineView } from '@/services/show/decide/outline-view';
 import { ChoiceBox } from '../marks/choice-box';
 import { FamilyShape } from '../marks/family-shape';
 import { SightMark } from '../marks/sight-mark';

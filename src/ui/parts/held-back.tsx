@@ -1,5 +1,5 @@
 import Alert from '@mui/material/Alert';
-import type { AddedStep } from '@/services/decide/change-plan';
+import type { AddedStep } from '@/services/do/decide/change-plan';
 
 /** What guards keep out of the plan, each with its reason and the way out. */
 export function HeldBack({ held, onClose }: { held: AddedStep['held']; onClose: () => void }) {

@@ -5,7 +5,7 @@ import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import type { GestureStep } from '@/core/outline/gesture';
 import { plural } from '@/core/text/plural';
-import type { AddedStep } from '@/services/decide/change-plan';
+import type { AddedStep } from '@/services/do/decide/change-plan';
 import { send } from '../jobs/use-job';
 
 export interface PlanEdit {

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import type { DrawerStep } from '@/services/decide/plan-drawer';
+import type { DrawerStep } from '@/services/show/decide/plan-drawer';
 import type { PlanDrawerState } from './use-plan-drawer';
 import styles from './plan-drawer.module.css';
 

@@ -3,7 +3,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { TakenPlan } from '@/services/decide/plan-file';
+import type { TakenPlan } from '@/services/do/decide/plan-file';
 import { send } from '../jobs/use-job';
 import { FileButton } from '../parts/file-button';
 import { TakenPlanNote } from './taken-plan-note';

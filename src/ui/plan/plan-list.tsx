@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { plural } from '@/core/text/plural';
-import type { PlanLine } from '@/services/decide/plan-list';
+import type { PlanLine } from '@/services/show/decide/plan-list';
 import { send } from '../jobs/use-job';
 import { KeptPlans } from './kept-plans';
 import { PlanFiles } from './plan-files';

@@ -1,6 +1,6 @@
 import Alert from '@mui/material/Alert';
 import { plural } from '@/core/text/plural';
-import type { TakenPlan } from '@/services/decide/plan-file';
+import type { TakenPlan } from '@/services/do/decide/plan-file';
 import { HeldBack } from '../parts/held-back';
 
 /** What came of a plan that was taken in: what was added, and what was not found here. */

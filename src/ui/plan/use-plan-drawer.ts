@@ -2,8 +2,8 @@
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useEffect, useState } from 'react';
-import type { EditedPlan } from '@/services/decide/change-plan';
-import type { DrawerStep, PlanDrawerView } from '@/services/decide/plan-drawer';
+import type { EditedPlan } from '@/services/do/decide/change-plan';
+import type { DrawerStep, PlanDrawerView } from '@/services/show/decide/plan-drawer';
 import { useFramePatch } from '../frame/frame-counts';
 import { send } from '../jobs/use-job';
 

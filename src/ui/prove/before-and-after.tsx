@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { familyTitles } from '@/core/checks/finding';
-import type { Comparison } from '@/services/prove/comparison';
+import type { Comparison } from '@/services/show/prove/comparison';
 import { Coat } from '../coat/coat';
 import { FamilyShape } from '../marks/family-shape';
 import styles from '../rehearse/rehearse.module.css';

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import type { AskedCheck, OpeningAnswer, OpeningState } from '@/core/opening-day/opening-day';
 import { plural } from '@/core/text/plural';
-import type { OpeningDayView } from '@/services/prove/opening-day-view';
+import type { OpeningDayView } from '@/services/show/prove/opening-day-view';
 import styles from './opening-day.module.css';
 
 /** What has to be true when students come in: each line asked of the shell, each a way to what is in its way. */

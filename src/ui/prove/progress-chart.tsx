@@ -1,6 +1,6 @@
 'use client';
 import { families, familyTitles } from '@/core/checks/finding';
-import type { ProgressPoint } from '@/services/prove/progress';
+import type { ProgressPoint } from '@/services/show/prove/progress';
 import { FamilyShape } from '../marks/family-shape';
 import { StackedBars } from '../parts/stacked-bars';
 import styles from '../rehearse/rehearse.module.css';

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import { plural } from '@/core/text/plural';
-import type { ProofView } from '@/services/prove/proof-view';
+import type { ProofView } from '@/services/show/prove/proof-view';
 import { JobProgress } from '../jobs/job-progress';
 import { useJob } from '../jobs/use-job';
 import { drawnFrom } from '../stage/drawn-stage';

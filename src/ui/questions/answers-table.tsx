@@ -1,7 +1,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { plural } from '@/core/text/plural';
-import type { AnswersRead } from '@/services/decide/questions';
+import type { AnswersRead } from '@/services/do/decide/questions';
 import styles from './questions.module.css';
 
 const answerWords = { yes: 'Yes', no: 'No', unsure: 'I do not know' } as const;

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { AnswersRead, QuestionsView } from '@/services/decide/questions';
+import type { AnswersRead, QuestionsView } from '@/services/do/decide/questions';
 import { sendText } from '../jobs/use-job';
 import { FileButton } from '../parts/file-button';
 import { AnswersTable } from './answers-table';

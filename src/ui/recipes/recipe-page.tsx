@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { RecipeLine, RecipeView, ShellRecipe } from '@/services/recipes/shell-recipe';
+import type { RecipeLine, RecipeView, ShellRecipe } from '@/services/show/recipes/shell-recipe';
 import { send } from '../jobs/use-job';
 import styles from './recipe-page.module.css';
 

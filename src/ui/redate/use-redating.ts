@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { RedateAsked } from '@/services/redate/redate-ask';
-import type { RedatePreview } from '@/services/redate/redate-plan';
+import type { RedateAsked } from '@/services/do/drafts/redate-ask';
+import type { RedatePreview } from '@/services/do/decide/redate-plan';
 import { send } from '../jobs/use-job';
 
 export interface Redating {

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { WayOut } from '@/core/plan/ways-out';
-import type { BlockedThing } from '@/services/rehearse/rehearse-job';
+import type { BlockedThing } from '@/services/do/rehearse/rehearse-job';
 import { send } from '../jobs/use-job';
 import { actionTitle } from '@/core/plan/action-title';
 import styles from './rehearse.module.css';

@@ -1,4 +1,4 @@
-import type { ComebackView } from '@/services/rehearse/rehearse-job';
+import type { ComebackView } from '@/services/do/rehearse/rehearse-job';
 import styles from './rehearse.module.css';
 
 const sorts = [

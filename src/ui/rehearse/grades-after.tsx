@@ -1,5 +1,5 @@
 import type { CategoryWeight } from '@/core/plan/grades-after';
-import type { SealedView } from '@/services/rehearse/rehearse-view';
+import type { SealedView } from '@/services/show/rehearse/rehearse-view';
 import styles from './rehearse.module.css';
 
 /** Grade weights before and after, and graded work that would not reach the records system. */

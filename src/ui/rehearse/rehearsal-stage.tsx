@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { plural } from '@/core/text/plural';
-import type { RehearseStageView } from '@/services/rehearse/rehearse-view';
+import type { RehearseStageView } from '@/services/show/rehearse/rehearse-view';
 import { SmallCloth } from '../frame/cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';

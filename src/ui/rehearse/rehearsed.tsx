@@ -1,5 +1,5 @@
 import { plural } from '@/core/text/plural';
-import type { RehearseStageView, SealedView } from '@/services/rehearse/rehearse-view';
+import type { RehearseStageView, SealedView } from '@/services/show/rehearse/rehearse-view';
 import { Coat } from '../coat/coat';
 import { FamilyShape } from '../marks/family-shape';
 import { BlockedThings } from './blocked-things';

@@ -1,7 +1,7 @@
 import { append } from '@/core/collect';
 import { actionTitle } from '@/core/plan/action-title';
 import type { Outcome } from '@/core/plan/results';
-import type { RehearsalView } from '@/services/rehearse/rehearse-job';
+import type { RehearsalView } from '@/services/do/rehearse/rehearse-job';
 import styles from './rehearse.module.css';
 
 const outcomeWords = { done: 'will be done', blocked: 'blocked', nothing: 'does nothing' } as const;

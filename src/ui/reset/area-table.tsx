@@ -1,7 +1,7 @@
 import type { ResetArea } from '@/core/plan/reset/areas';
 import type { Returns } from '@/core/plan/reset/reset-shell';
-import type { ResetPreview } from '@/services/reset/reset-plan';
-import type { ResetStart } from '@/services/reset/reset-start';
+import type { ResetPreview } from '@/services/do/decide/reset-plan';
+import type { ResetStart } from '@/services/show/decide/reset-start';
 import { areaTitles } from './area-titles';
 import styles from './reset.module.css';
 

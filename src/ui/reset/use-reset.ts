@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { ResetAsked } from '@/services/reset/reset-ask';
-import type { ResetPreview } from '@/services/reset/reset-plan';
+import type { ResetAsked } from '@/services/do/drafts/reset-ask';
+import type { ResetPreview } from '@/services/do/decide/reset-plan';
 import { send } from '../jobs/use-job';
 
 export interface ResetState {

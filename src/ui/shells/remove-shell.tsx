@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
-import type { ShellLine } from '@/services/shells/shell-list';
+import type { ShellLine } from '@/services/show/shells/shell-list';
 import { SmallCloth } from '../frame/cloth';
 import { send } from '../jobs/use-job';
 

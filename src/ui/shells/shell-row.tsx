@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { families, familyTitles } from '@/core/checks/finding';
-import type { ShellLine } from '@/services/shells/shell-list';
+import type { ShellLine } from '@/services/show/shells/shell-list';
 import { SmallCloth } from '../frame/cloth';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './shells.module.css';

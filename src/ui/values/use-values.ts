@@ -4,7 +4,7 @@ import type { Gesture } from '@/core/outline/gesture';
 import { readValue } from '@/core/values/read-value';
 import { valueColumns, type ValueEdit, type ValueRow, type Values } from '@/core/values/value-row';
 import { realEdit, valueSteps } from '@/core/values/value-steps';
-import type { ValuesView } from '@/services/decide/values-view';
+import type { ValuesView } from '@/services/show/decide/values-view';
 import type { CellText } from './cell-range';
 import { cellText, type ReaderForm } from './value-words';
 

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { dateColumns, holds, type ValueRow } from '@/core/values/value-row';
 import { wordFinder } from '@/core/text/has-words';
 import { plural } from '@/core/text/plural';
-import type { ValuesView } from '@/services/decide/values-view';
+import type { ValuesView } from '@/services/show/decide/values-view';
 import { FilterChip } from '../marks/filter-chip';
 import { HeldBack } from '../parts/held-back';
 import { KeyHints } from '../parts/key-hints';

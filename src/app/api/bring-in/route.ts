@@ -1,7 +1,7 @@
-import { bringInSchema, orderBringIn } from '@/services/bring-in/order-bring-in';
-import { todayHere } from '@/services/clock';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { bringInSchema, orderBringIn } from '@/services/do/bring-in/order-bring-in';
+import { todayHere } from '@/services/keep/time/clock';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 export const POST = guarded(async (request) => {

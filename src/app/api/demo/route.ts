@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { orderDemo, removeDemo } from '@/services/demo/demo-shells';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
-import { listShells } from '@/services/shells/shell-list';
+import { orderDemo, removeDemo } from '@/services/do/demo/demo-shells';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
+import { listShells } from '@/services/show/shells/shell-list';
 import { guarded } from '../guarded';
 
 const demoSchema = z.strictObject({

@@ -1,6 +1,6 @@
-import { appContext } from '@/services/app-context';
-import { readBodyAs } from '@/services/safety/answer';
-import { folderOrder, orderForFolder } from '@/services/storage/data-folder';
+import { appContext } from '@/services/keep/desks/app-context';
+import { readBodyAs } from '@/services/wire/answers/answer';
+import { folderOrder, orderForFolder } from '@/services/do/storage/data-folder';
 import { guarded } from '../guarded';
 
 /** Has the data folder looked over, mended or backed up; answers with the job. */

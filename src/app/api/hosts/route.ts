@@ -1,6 +1,6 @@
-import { signInForm, signInToHost } from '@/services/hosts/sign-in';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { signInForm, signInToHost } from '@/services/do/hosts/sign-in';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 /** Signs in to a campus host; it is remembered where the host knows who asks. */

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { appContext } from '@/services/app-context';
-import { houseSet, keepRules, keptRules } from '@/services/house-rules/house-rules';
-import { longestRules } from '@/services/house-rules/written-rules';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { appContext } from '@/services/keep/desks/app-context';
+import { houseSet, keepRules, keptRules } from '@/services/keep/rules/house-rules';
+import { longestRules } from '@/services/keep/rules/written-rules';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 const rules = z.record(z.string(), z.unknown());

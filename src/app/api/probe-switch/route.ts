@@ -1,6 +1,6 @@
-import { appContext } from '@/services/app-context';
-import { probeSwitchSchema, switchProbe } from '@/services/probe/probe-switch';
-import { readBodyAs } from '@/services/safety/answer';
+import { appContext } from '@/services/keep/desks/app-context';
+import { probeSwitchSchema, switchProbe } from '@/services/keep/probe/probe-switch';
+import { readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 export const PUT = guarded(async (request) => {

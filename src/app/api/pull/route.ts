@@ -1,6 +1,6 @@
-import { orderPull, pullForm } from '@/services/hosts/order-pull';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { orderPull, pullForm } from '@/services/do/hosts/order-pull';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 /** Reads a shell from a campus host. */

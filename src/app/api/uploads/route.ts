@@ -1,6 +1,6 @@
-import { receiveUpload } from '@/services/bring-in/receive-upload';
-import { appContext } from '@/services/app-context';
-import { answer } from '@/services/safety/answer';
+import { receiveUpload } from '@/services/do/bring-in/receive-upload';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 /** Takes one file as the request's body, as it streams in; answers with the id to name it by. */

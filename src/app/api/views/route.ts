@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { dropView, savedViewSchema, saveView } from '@/services/decide/saved-views';
-import { appContext } from '@/services/app-context';
-import { readBodyAs } from '@/services/safety/answer';
+import { dropView, savedViewSchema, saveView } from '@/services/do/decide/saved-views';
+import { appContext } from '@/services/keep/desks/app-context';
+import { readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../guarded';
 
 const edit = z.discriminatedUnion('edit', [

@@ -1,7 +1,7 @@
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
-import { appWatcher } from '@/services/watched/folder-watcher';
-import { setWatchedFolder, watchSchema } from '@/services/watched/watched-folder';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
+import { appWatcher } from '@/services/do/watched/folder-watcher';
+import { setWatchedFolder, watchSchema } from '@/services/do/watched/watched-folder';
 import { guarded } from '../guarded';
 
 export const PUT = guarded(async (request) => {

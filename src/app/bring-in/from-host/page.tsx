@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { hostsOf } from '@/services/hosts/host-records';
+import { hostsOf } from '@/services/keep/hosts/host-records';
 import { TopBar } from '@/ui/frame/top-bar';
 import { HostStage } from '@/ui/hosts/host-stage';
 import { withContext } from '../../with-context';

@@ -1,6 +1,6 @@
-import { houseTerms } from '@/services/house-rules/house-rules';
+import { houseTerms } from '@/services/keep/rules/house-rules';
 import { TopBar } from '@/ui/frame/top-bar';
-import { watchedView } from '@/services/watched/watched-folder';
+import { watchedView } from '@/services/do/watched/watched-folder';
 import { WatchedFolder } from '@/ui/many-shells/watched-folder';
 import { BringInMany } from '@/ui/many-shells/bring-in-many';
 import { withContext } from '../../with-context';

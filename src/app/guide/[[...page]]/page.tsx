@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { guideHtml, guidePages, isGuidePage } from '@/services/guide/guide-page';
+import { guideHtml, guidePages, isGuidePage } from '@/services/show/guide/guide-page';
 import { TopBar } from '@/ui/frame/top-bar';
 import { Guide } from '@/ui/guide/guide';
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { frameView } from '@/services/shells/frame-view';
+import { frameView } from '@/services/show/shells/frame-view';
 import { ShellFrame } from '@/ui/frame/shell-frame';
 import { shellOfPage, type ShellPageProps } from '../shell-page';
 

@@ -1,4 +1,4 @@
-import { sameFindings } from '@/services/many-shells/same-findings';
+import { sameFindings } from '@/services/do/many-shells/same-findings';
 import { DecideTogetherStage } from '@/ui/many-shells/decide-together-stage';
 import { chosenPage } from '../chosen-page';
 

@@ -1,4 +1,4 @@
-import { jointLoad } from '@/services/many-shells/joint-load';
+import { jointLoad } from '@/services/show/many-shells/joint-load';
 import { JointLoadStage } from '@/ui/many-shells/joint-load-stage';
 import { chosenPage } from '../chosen-page';
 

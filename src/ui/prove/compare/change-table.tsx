@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { plural } from '@/core/text/plural';
 import { changeTitles, type Change, type ChangeKind } from '@/core/two-shells/change';
-import type { ComparedShell, CompareView } from '@/services/prove/compare/compare-view';
+import type { ComparedShell, CompareView } from '@/services/show/prove/compare-view';
 import { JobProgress } from '../../jobs/job-progress';
 import { useJob } from '../../jobs/use-job';
 import { usePlanEdit } from '../../parts/use-plan-edit';

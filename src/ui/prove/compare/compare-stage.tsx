@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { changeKinds, type ChangeKind } from '@/core/two-shells/change';
-import type { ComparedShell, CompareView } from '@/services/prove/compare/compare-view';
+import type { ComparedShell, CompareView } from '@/services/show/prove/compare-view';
 import { JobProgress } from '../../jobs/job-progress';
 import { useJob } from '../../jobs/use-job';
 import { ChangeTable } from './change-table';

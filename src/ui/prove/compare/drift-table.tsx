@@ -1,5 +1,5 @@
 import { changeKinds, changeTitles } from '@/core/two-shells/change';
-import type { CompareView } from '@/services/prove/compare/compare-view';
+import type { CompareView } from '@/services/show/prove/compare-view';
 import type { Looked } from './looked';
 import styles from './compare.module.css';
 

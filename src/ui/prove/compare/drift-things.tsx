@@ -3,7 +3,7 @@ import { entryOf } from '@/core/entries';
 import { useMemo } from 'react';
 import { changeTitles } from '@/core/two-shells/change';
 import { driftByThing, type DriftingThing } from '@/core/two-shells/drift';
-import type { ComparedShell } from '@/services/prove/compare/compare-view';
+import type { ComparedShell } from '@/services/show/prove/compare-view';
 import { WorkTable } from '../../parts/work-table';
 import type { WorkColumn } from '../../parts/work-rows';
 

@@ -5,7 +5,7 @@ import { useSnackbar } from '../../theme/message-bar';
 import { useState } from 'react';
 import { areas, type Area } from '@/core/next-time/leave-behind';
 import { plural } from '@/core/text/plural';
-import type { NextTimeLine, NextTimeView } from '@/services/next-time/next-time';
+import type { NextTimeLine, NextTimeView } from '@/services/do/next-time/next-time';
 import { send } from '../../jobs/use-job';
 import { toggled } from '../../marks/toggled';
 import styles from './next-time.module.css';

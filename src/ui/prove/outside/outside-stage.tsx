@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { webStates, webStateTitles, type WebState } from '@/core/probe/web-answer';
 import { plural } from '@/core/text/plural';
-import type { LinkLine, ProbeView } from '@/services/probe/probe-view';
+import type { LinkLine, ProbeView } from '@/services/show/probe/probe-view';
 import { WorkTable } from '../../parts/work-table';
 import type { WorkColumn } from '../../parts/work-rows';
 import { ProbeControls } from './probe-controls';

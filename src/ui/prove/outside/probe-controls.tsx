@@ -6,7 +6,7 @@ import Switch from '@mui/material/Switch';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { answerCounts } from '@/core/probe/web-answer';
-import type { ProbeView } from '@/services/probe/probe-view';
+import type { ProbeView } from '@/services/show/probe/probe-view';
 import { JobProgress } from '../../jobs/job-progress';
 import { send, useJob } from '../../jobs/use-job';
 import styles from './outside.module.css';

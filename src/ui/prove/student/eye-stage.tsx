@@ -15,7 +15,7 @@ import {
   spellWeekday,
   type LocalDate,
 } from '@/core/time/local-date';
-import type { EyeView } from '@/services/prove/eye-view';
+import type { EyeView } from '@/services/show/prove/eye-view';
 import { ThingLook } from '../../look/thing-look';
 import { FilterChip } from '../../marks/filter-chip';
 import { EyeListBox } from './eye-list';

@@ -1,6 +1,6 @@
-import { forgetHost } from '@/services/hosts/forget-host';
-import { appContext } from '@/services/app-context';
-import { answer } from '@/services/safety/answer';
+import { forgetHost } from '@/services/do/hosts/forget-host';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 /** Forgets a host and the secret that goes with it. */

@@ -1,6 +1,6 @@
-import { beginRuleSet, dropRuleSet, dropSetSchema, newSetSchema } from '@/services/house-rules/rule-sets';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { beginRuleSet, dropRuleSet, dropSetSchema, newSetSchema } from '@/services/do/rules/rule-sets';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 export const POST = guarded(async (request) => {

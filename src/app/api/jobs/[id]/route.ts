@@ -1,5 +1,5 @@
-import { appContext } from '@/services/app-context';
-import { notFound } from '@/services/safety/answer';
+import { appContext } from '@/services/keep/desks/app-context';
+import { notFound } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 export const GET = guarded<{ id: string }>((_, { id }) => {

@@ -1,6 +1,6 @@
-import { jobIdsSchema, jobsProgress } from '@/services/many-shells/jobs-progress';
-import { appContext } from '@/services/app-context';
-import { readBodyAs } from '@/services/safety/answer';
+import { jobIdsSchema, jobsProgress } from '@/services/do/many-shells/jobs-progress';
+import { appContext } from '@/services/keep/desks/app-context';
+import { readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 export const POST = guarded(async (request) => {

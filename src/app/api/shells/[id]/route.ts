@@ -1,5 +1,5 @@
-import { answer, readBodyAs } from '@/services/safety/answer';
-import { removalSchema, removeShell } from '@/services/shells/remove-shell';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
+import { removalSchema, removeShell } from '@/services/do/shells/remove-shell';
 import { shellRoute } from '../../shell-route';
 
 export const DELETE = shellRoute(async (shell, context, request) => {

@@ -1,7 +1,7 @@
-import { chosenSchema } from '@/services/many-shells/chosen-shells';
-import { combTogether } from '@/services/many-shells/comb-together';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { chosenSchema } from '@/services/do/many-shells/chosen-shells';
+import { combTogether } from '@/services/do/many-shells/comb-together';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 export const POST = guarded(async (request) => {

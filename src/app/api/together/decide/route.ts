@@ -1,6 +1,6 @@
-import { decideTogether, togetherSchema } from '@/services/many-shells/decide-together';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { decideTogether, togetherSchema } from '@/services/do/many-shells/decide-together';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 export const POST = guarded(async (request) => {

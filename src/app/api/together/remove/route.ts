@@ -1,6 +1,6 @@
-import { removeTogether, removeSchema } from '@/services/many-shells/lay-by';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { removeTogether, removeSchema } from '@/services/do/many-shells/lay-by';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { guarded } from '../../guarded';
 
 export const POST = guarded(async (request) => {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { chosenShells, mostSummed } from '@/services/many-shells/chosen-shells';
-import { summaryForms, writeSummary } from '@/services/many-shells/summary';
-import { appContext } from '@/services/app-context';
-import { answer, readBodyText } from '@/services/safety/answer';
+import { chosenShells, mostSummed } from '@/services/do/many-shells/chosen-shells';
+import { summaryForms, writeSummary } from '@/services/show/many-shells/summary';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer, readBodyText } from '@/services/wire/answers/answer';
 import { attachment } from '../../attachment';
 import { guarded } from '../../guarded';
 

@@ -1,9 +1,9 @@
-import { metOf, notesOf, openRunView } from '@/services/carry-out/host/open-run-view';
-import { ledgerOf } from '@/services/carry-out/ledger';
-import { refusalOf } from '@/services/carry-out/refused-run';
-import { summaryOf } from '@/services/carry-out/run-summary';
-import { workOrderCounts } from '@/services/carry-out/work-order';
-import { runsOf } from '@/services/shells/current-shell';
+import { metOf, notesOf, openRunView } from '@/services/show/carry-out/open-run-view';
+import { ledgerOf } from '@/services/keep/runs/ledger';
+import { refusalOf } from '@/services/keep/runs/refused-run';
+import { summaryOf } from '@/services/keep/runs/run-summary';
+import { workOrderCounts } from '@/services/show/carry-out/work-order';
+import { runsOf } from '@/services/keep/shells/current-shell';
 import { RunList, type RunView } from '@/ui/carry-out/run-list';
 import { shellPage } from '../../shell-page';
 

@@ -1,4 +1,4 @@
-import { listSavedViews } from '@/services/decide/saved-views';
+import { listSavedViews } from '@/services/do/decide/saved-views';
 import { DrawnWorkbench } from '@/ui/decide/workbench';
 import { shellPage } from '../../shell-page';
 import { stageSource } from '../../stage-source';

@@ -1,4 +1,4 @@
-import { recipeView } from '@/services/recipes/shell-recipe';
+import { recipeView } from '@/services/show/recipes/shell-recipe';
 import { RecipePage } from '@/ui/recipes/recipe-page';
 import { shellPage } from '../../shell-page';
 

@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
-import { appContext } from '@/services/app-context';
-import { notFound } from '@/services/safety/answer';
-import { fetchBackup } from '@/services/storage/data-folder';
+import { appContext } from '@/services/keep/desks/app-context';
+import { notFound } from '@/services/wire/answers/answer';
+import { fetchBackup } from '@/services/do/storage/data-folder';
 import { guarded } from '../../../guarded';
 
 /** A backup that was written, once. */

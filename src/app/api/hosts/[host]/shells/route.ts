@@ -1,6 +1,6 @@
-import { shellsAtHost } from '@/services/hosts/sign-in';
-import { appContext } from '@/services/app-context';
-import { answer } from '@/services/safety/answer';
+import { shellsAtHost } from '@/services/do/hosts/sign-in';
+import { appContext } from '@/services/keep/desks/app-context';
+import { answer } from '@/services/wire/answers/answer';
 import { guarded } from '../../../guarded';
 
 /** The shells that are ours at a host, and which of them are here already. */

@@ -1,4 +1,4 @@
-import { appContext } from '@/services/app-context';
+import { appContext } from '@/services/keep/desks/app-context';
 import { guarded } from '../../../guarded';
 
 export const POST = guarded<{ id: string }>((_, { id }) =>

@@ -1,6 +1,6 @@
-import { appContext } from '@/services/app-context';
-import { isOver, type JobView } from '@/services/jobs/job-queue';
-import { notFound } from '@/services/safety/answer';
+import { appContext } from '@/services/keep/desks/app-context';
+import { isOver, type JobView } from '@/services/keep/jobs/job-queue';
+import { notFound } from '@/services/wire/answers/answer';
 import { guarded } from '../../../guarded';
 
 export const dynamic = 'force-dynamic';

@@ -1,6 +1,6 @@
-import { addSchema, orderAdd } from '@/services/add/order-add';
-import { todayHere } from '@/services/clock';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { addSchema, orderAdd } from '@/services/do/add/order-add';
+import { todayHere } from '@/services/keep/time/clock';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

@@ -1,5 +1,5 @@
-import { orderCompare, otherSchema } from '@/services/prove/compare/order-compare';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { orderCompare, otherSchema } from '@/services/do/compare/order-compare';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

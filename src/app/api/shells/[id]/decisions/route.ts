@@ -1,6 +1,6 @@
-import { decisionSchema } from '@/services/decide/decision';
-import { decide } from '@/services/decide/decisions';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { decisionSchema } from '@/services/keep/plan/decision';
+import { decide } from '@/services/do/decide/decisions';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

@@ -1,13 +1,13 @@
 import { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { Sha256 } from '@/core/shell/refs';
-import type { Context } from '@/services/context';
-import { exportNames, type ExportKind } from '@/services/prove/export-kinds';
-import { exportShell } from '@/services/prove/export-shell';
-import { stateOfPoint } from '@/services/carry-out/restore-points';
-import { answer, notFound } from '@/services/safety/answer';
-import { blobHash } from '@/services/shells/kept-state';
-import type { CurrentShell } from '@/services/shells/current-shell';
+import type { Context } from '@/services/keep/desks/context';
+import { exportNames, type ExportKind } from '@/services/do/export/export-kinds';
+import { exportShell } from '@/services/do/export/export-shell';
+import { stateOfPoint } from '@/services/do/carry-out/restore-points';
+import { answer, notFound } from '@/services/wire/answers/answer';
+import { blobHash } from '@/services/keep/shells/kept-state';
+import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { factsOfFindings } from '@/services/decide/evidence';
-import { readBodyAs } from '@/services/safety/answer';
+import { factsOfFindings } from '@/services/show/decide/evidence';
+import { readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 const schema = z.strictObject({ findings: z.array(z.string()).max(100) });

@@ -1,6 +1,6 @@
-import { dropIncoming, incomingSchema, orderIncoming } from '@/services/add/order-incoming';
-import { todayHere } from '@/services/clock';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { dropIncoming, incomingSchema, orderIncoming } from '@/services/do/add/order-incoming';
+import { todayHere } from '@/services/keep/time/clock';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

@@ -1,5 +1,5 @@
 import { ledgerCsv, ledgerJson } from '@/formats/report/ledger-files';
-import { fitting, ledgerQuery, wholeLedger } from '@/services/carry-out/ledger-view';
+import { fitting, ledgerQuery, wholeLedger } from '@/services/show/carry-out/ledger-view';
 import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 

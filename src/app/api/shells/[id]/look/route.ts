@@ -1,5 +1,5 @@
-import { lookSchema, type ThingLook } from '@/services/shells/thing-look';
-import { bytesOf } from '@/services/stages/stage-answer';
+import { lookSchema, type ThingLook } from '@/services/show/shells/thing-look';
+import { bytesOf } from '@/services/keep/desks/stage-answer';
 import { shellRoute } from '../../../shell-route';
 import { stageJson } from '../../../stage-json';
 

@@ -1,5 +1,5 @@
-import { forgetNextTime, keepNextTime, keepNextTimeSchema } from '@/services/next-time/next-time';
-import { readBodyAs } from '@/services/safety/answer';
+import { forgetNextTime, keepNextTime, keepNextTimeSchema } from '@/services/do/next-time/next-time';
+import { readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

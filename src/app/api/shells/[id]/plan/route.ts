@@ -1,7 +1,7 @@
-import { clearPlan } from '@/services/decide/decisions';
-import { editPlan, planEditSchema } from '@/services/decide/edit-plan';
-import { planOf } from '@/services/decide/plan';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { clearPlan } from '@/services/do/decide/decisions';
+import { editPlan, planEditSchema } from '@/services/do/decide/edit-plan';
+import { planOf } from '@/services/keep/plan/plan';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const GET = shellRoute((shell, context) =>

@@ -1,5 +1,5 @@
-import { orderProbe, orderProbeSchema } from '@/services/probe/order-probe';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { orderProbe, orderProbeSchema } from '@/services/do/probe/order-probe';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

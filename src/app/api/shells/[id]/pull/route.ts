@@ -1,5 +1,5 @@
-import { orderPullAgain } from '@/services/hosts/order-pull';
-import { answer } from '@/services/safety/answer';
+import { orderPullAgain } from '@/services/do/hosts/order-pull';
+import { answer } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Reads the shell again from its host. */

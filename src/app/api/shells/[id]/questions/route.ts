@@ -1,9 +1,9 @@
 import { spellDate } from '@/core/time/local-date';
 import { sheetCsv } from '@/formats/question-sheet/sheet-csv';
 import { sheetHtml } from '@/formats/question-sheet/sheet-html';
-import { todayHere } from '@/services/clock';
-import { questionSheet, readBackAnswers } from '@/services/decide/questions';
-import { answer, readBodyText } from '@/services/safety/answer';
+import { todayHere } from '@/services/keep/time/clock';
+import { questionSheet, readBackAnswers } from '@/services/do/decide/questions';
+import { answer, readBodyText } from '@/services/wire/answers/answer';
 import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 

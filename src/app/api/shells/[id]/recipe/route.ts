@@ -1,5 +1,5 @@
-import { editRecipe, recipeEditSchema } from '@/services/recipes/shell-recipe';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { editRecipe, recipeEditSchema } from '@/services/show/recipes/shell-recipe';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

@@ -1,6 +1,6 @@
-import { redateAskSchema } from '@/services/redate/redate-ask';
-import { redateInPlan } from '@/services/redate/redate-plan';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { redateAskSchema } from '@/services/do/drafts/redate-ask';
+import { redateInPlan } from '@/services/do/decide/redate-plan';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Works a re-dating out; with `take` it goes into the plan. */

@@ -1,5 +1,5 @@
-import { orderRehearsal } from '@/services/rehearse/order-rehearsal';
-import { answer } from '@/services/safety/answer';
+import { orderRehearsal } from '@/services/do/rehearse/order-rehearsal';
+import { answer } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute((shell, context) => answer(orderRehearsal(context, shell)));

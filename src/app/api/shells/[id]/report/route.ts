@@ -1,9 +1,9 @@
 import { Readable } from 'node:stream';
-import type { Context } from '@/services/context';
-import { reportQuery, type DrawnReport } from '@/services/prove/reports/drawn-report';
-import { orderWorkbook } from '@/services/prove/reports/order-workbook';
-import { answer, notFound } from '@/services/safety/answer';
-import { textOf } from '@/services/stages/stage-answer';
+import type { Context } from '@/services/keep/desks/context';
+import { reportQuery, type DrawnReport } from '@/services/show/reports/drawn-report';
+import { orderWorkbook } from '@/services/do/export/order-workbook';
+import { answer, notFound } from '@/services/wire/answers/answer';
+import { textOf } from '@/services/keep/desks/stage-answer';
 import { attachment, fileNameOf } from '../../../attachment';
 import { shellRoute } from '../../../shell-route';
 

@@ -1,6 +1,6 @@
-import { resetAskSchema } from '@/services/reset/reset-ask';
-import { resetInPlan } from '@/services/reset/reset-plan';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { resetAskSchema } from '@/services/do/drafts/reset-ask';
+import { resetInPlan } from '@/services/do/decide/reset-plan';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Works a reset out; armed, it goes into the plan. */

@@ -1,5 +1,5 @@
-import { editRestorePoint, restoreEditSchema } from '@/services/carry-out/restore-points';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { editRestorePoint, restoreEditSchema } from '@/services/do/carry-out/restore-points';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Names a restore point, or throws it away. */

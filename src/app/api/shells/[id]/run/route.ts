@@ -1,6 +1,6 @@
-import { openRunView } from '@/services/carry-out/host/open-run-view';
-import { orderRun } from '@/services/carry-out/order-run';
-import { answer } from '@/services/safety/answer';
+import { openRunView } from '@/services/show/carry-out/open-run-view';
+import { orderRun } from '@/services/do/carry-out/order-run';
+import { answer } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute((shell, context) => answer(orderRun(context, shell)));

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { orderTryRules } from '@/services/house-rules/try-rules';
-import { longestRules } from '@/services/house-rules/written-rules';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { orderTryRules } from '@/services/do/rules/try-rules';
+import { longestRules } from '@/services/keep/rules/written-rules';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

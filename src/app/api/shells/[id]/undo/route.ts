@@ -1,6 +1,6 @@
-import { orderUndo, undoSchema } from '@/services/carry-out/order-undo';
-import { answer, notFound, readBodyAs } from '@/services/safety/answer';
-import { findRun } from '@/services/shells/current-shell';
+import { orderUndo, undoSchema } from '@/services/do/carry-out/order-undo';
+import { answer, notFound, readBodyAs } from '@/services/wire/answers/answer';
+import { findRun } from '@/services/keep/shells/current-shell';
 import { shellRoute } from '../../../shell-route';
 
 export const POST = shellRoute(async (shell, context, request) => {

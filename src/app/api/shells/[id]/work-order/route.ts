@@ -1,5 +1,5 @@
-import { tick, tickSchema } from '@/services/carry-out/work-order';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { tick, tickSchema } from '@/services/show/carry-out/work-order';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../shell-route';
 
 /** Ticks a line of the work order. */

@@ -1,5 +1,5 @@
-import { previewView } from '@/services/add/preview-view';
-import { rememberedColumns } from '@/services/bring-in/sheet-columns';
+import { previewView } from '@/services/do/add/preview-view';
+import { rememberedColumns } from '@/services/do/bring-in/sheet-columns';
 import { ChoosePackage } from '@/ui/add/choose-package';
 import { PreviewStage } from '@/ui/add/preview-stage';
 import { shellPage } from '../../../shell-page';

@@ -1,4 +1,4 @@
-import { questionsView } from '@/services/decide/questions';
+import { questionsView } from '@/services/do/decide/questions';
 import { QuestionsStage } from '@/ui/questions/questions-stage';
 import { shellPage } from '../../../shell-page';
 

@@ -1,4 +1,4 @@
-import { compareView } from '@/services/prove/compare/compare-view';
+import { compareView } from '@/services/show/prove/compare-view';
 import { CompareStage } from '@/ui/prove/compare/compare-stage';
 import { shellPage } from '../../../shell-page';
 

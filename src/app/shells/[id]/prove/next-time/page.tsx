@@ -1,4 +1,4 @@
-import { nextTimeView } from '@/services/next-time/next-time';
+import { nextTimeView } from '@/services/do/next-time/next-time';
 import { NextTime } from '@/ui/prove/next-time/next-time';
 import { shellPage } from '../../../shell-page';
 

@@ -1,4 +1,4 @@
-import { openingDayView } from '@/services/prove/opening-day-view';
+import { openingDayView } from '@/services/show/prove/opening-day-view';
 import { OpeningDay } from '@/ui/prove/opening-day';
 import { shellPage } from '../../../shell-page';
 

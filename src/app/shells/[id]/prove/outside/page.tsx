@@ -1,4 +1,4 @@
-import { probeView } from '@/services/probe/probe-view';
+import { probeView } from '@/services/show/probe/probe-view';
 import { OutsideStage } from '@/ui/prove/outside/outside-stage';
 import { shellPage } from '../../../shell-page';
 

@@ -1,5 +1,5 @@
-import { notFound } from '@/services/safety/answer';
-import { bytesOf } from '@/services/stages/stage-answer';
+import { notFound } from '@/services/wire/answers/answer';
+import { bytesOf } from '@/services/keep/desks/stage-answer';
 import { stageJson } from '../../../../stage-json';
 import { shellRoute } from '../../../../shell-route';
 

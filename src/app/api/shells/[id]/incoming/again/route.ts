@@ -1,5 +1,5 @@
-import { orderHoldAgain } from '@/services/add/order-incoming';
-import { answer } from '@/services/safety/answer';
+import { orderHoldAgain } from '@/services/do/add/order-incoming';
+import { answer } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../../shell-route';
 
 export const POST = shellRoute((shell, context) => answer(orderHoldAgain(context, shell)));

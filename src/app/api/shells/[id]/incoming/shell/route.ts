@@ -1,5 +1,5 @@
-import { orderHoldShell, otherSchema } from '@/services/prove/compare/order-compare';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { orderHoldShell, otherSchema } from '@/services/do/compare/order-compare';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../../shell-route';
 
 /** Another shell of the list, held against this one as a package would be. */

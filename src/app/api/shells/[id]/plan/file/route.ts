@@ -1,6 +1,6 @@
-import { takePlanIn, type PlanFile } from '@/services/decide/plan-file';
-import { answer, notFound, readBodyText } from '@/services/safety/answer';
-import { textOf } from '@/services/stages/stage-answer';
+import { takePlanIn, type PlanFile } from '@/services/do/decide/plan-file';
+import { answer, notFound, readBodyText } from '@/services/wire/answers/answer';
+import { textOf } from '@/services/keep/desks/stage-answer';
 import { attachment, fileNameOf } from '../../../../attachment';
 import { shellRoute } from '../../../../shell-route';
 

@@ -1,5 +1,5 @@
-import { editKeptPlans, keptPlanEditSchema, listKeptPlans } from '@/services/decide/kept-plans';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { editKeptPlans, keptPlanEditSchema, listKeptPlans } from '@/services/do/decide/kept-plans';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../../shell-route';
 
 /** The plans that are kept under a name. */

@@ -1,6 +1,6 @@
-import { wayOutSchema } from '@/services/decide/draft-way-out';
-import { takeWayOut } from '@/services/decide/take-way-out';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { wayOutSchema } from '@/services/do/drafts/draft-way-out';
+import { takeWayOut } from '@/services/do/decide/take-way-out';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../../shell-route';
 
 /** Takes a way out for something that a guard holds back. */

@@ -1,5 +1,5 @@
-import { wishOfRun, wishSchema } from '@/services/carry-out/host/wish';
-import { answer, readBodyAs } from '@/services/safety/answer';
+import { wishOfRun, wishSchema } from '@/services/do/carry-out-on-host/wish';
+import { answer, readBodyAs } from '@/services/wire/answers/answer';
 import { shellRoute } from '../../../../shell-route';
 
 /** Pauses the run on the host, lets it go on, or stops it. */

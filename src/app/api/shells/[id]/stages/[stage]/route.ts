@@ -1,6 +1,6 @@
-import { notFound } from '@/services/safety/answer';
-import { bytesOf } from '@/services/stages/stage-answer';
-import { isStage } from '@/services/stages/stage-order';
+import { notFound } from '@/services/wire/answers/answer';
+import { bytesOf } from '@/services/keep/desks/stage-answer';
+import { isStage } from '@/services/keep/desks/stage-order';
 import { stageJson } from '../../../../stage-json';
 import { shellRoute } from '../../../../shell-route';
 

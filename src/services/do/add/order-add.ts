@@ -1,0 +1,92 @@
+import { randomUUID } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import type { AddPreview } from '@/core/add/incoming';
+import { bad, good, type Result } from '@/core/shell/result';
+import { spellDate, type LocalDate } from '@/core/time/local-date';
+import { incomings, runs } from '@/store/schema';
+import type { Context } from '@/services/keep/desks/context';
+import { rulesFor } from '@/services/keep/rules/house-rules';
+import type { CurrentShell } from '@/services/keep/shells/current-shell';
+import { blobHash } from '@/services/keep/shells/kept-state';
+import { earlierAdding } from './preview-view';
+
+/** What the preview sends: what is ticked, where it lands, what becomes of its dates. */
+export const addSchema = z.strictObject({
+  incoming: z.string(),
+  chosen: z.array(z.string()).min(1, 'tick something first'),
+  landing: z.discriminatedUnion('where', [
+    z.strictObject({ where: z.literal('matching') }),
+    z.strictObject({ where: z.literal('end') }),
+    z.strictObject({ where: z.literal('module'), ref: z.string() }),
+  ]),
+  dating: z.enum(['keep', 'shift', 'clear']),
+});
+export type AddForm = z.output<typeof addSchema>;
+
+/** Adds what was chosen of the waiting package: a run like any other, with restore point, ledger and undo. */
+export function orderAdd(
+  context: Context,
+  shell: CurrentShell,
+  form: AddForm,
+  today: LocalDate,
+): Result<{ jobId: string }> {
+  const incoming = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
+  if (!incoming || incoming.id !== form.incoming)
+    return bad('nothing-incoming', 'This package is not waiting any more; choose it again.');
+  if (incoming.versionId !== shell.version.id)
+    return bad(
+      'shell-changed',
+      'The shell changed since the package was held against it; hold it against the shell again.',
+    );
+  const bytes = context.blobs.read(blobHash.parse(incoming.previewBlob));
+  if (!bytes)
+    return bad(
+      'preview-gone',
+      'The preview is not in the store any more; hold the package against the shell again.',
+    );
+  const preview = JSON.parse(bytes.toString('utf8')) as AddPreview;
+  const underWay = context.jobs.underWay(shell.row.id, 'add');
+  if (underWay) return good({ jobId: underWay.id });
+  const chosen = new Set(form.chosen);
+  const earlier = earlierAdding(context, shell, incoming.packageHash);
+  if (earlier && !preview.things.some((t) => chosen.has(t.key) && t.standing === 'new'))
+    return bad(
+      'added-already',
+      earlier.runId === null
+        ? 'The shell was read from this very package, and nothing that is ticked is new; nothing was added.'
+        : 'This package was added already, and nothing that is ticked is new; nothing was added.',
+    );
+  const runId = randomUUID();
+  const input = {
+    runId,
+    versionId: shell.version.id,
+    stateBlob: blobHash.parse(shell.version.stateBlob),
+    incomingId: incoming.id,
+    incomingBlob: blobHash.parse(incoming.stateBlob),
+    packageName: incoming.packageName,
+    choice: {
+      chosen: form.chosen,
+      landing: form.landing,
+      dating: form.dating,
+      batch: `added on ${spellDate(today)} from ${incoming.packageName}`,
+    },
+    rules: shell.audit ? rulesFor(context, shell.row).written : null,
+  };
+  const jobId = context.jobs.order('add', shell.row.id, input, (tx) => {
+    tx.insert(runs)
+      .values({
+        id: runId,
+        shellId: shell.row.id,
+        beforeVersion: shell.version.id,
+        kind: 'add',
+        packageName: incoming.packageName,
+        packageHash: incoming.packageHash,
+        state: 'planned',
+        auditBefore: shell.audit?.id ?? null,
+        startedAt: new Date().toISOString(),
+      })
+      .run();
+  });
+  return good({ jobId });
+}
