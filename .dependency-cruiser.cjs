@@ -7,6 +7,18 @@ const layer = (name, from, allowed) => ({
   to: { path: '^src/', pathNot: `^src/(${[from, ...allowed].join('|')})/` },
 });
 
+/**
+ * Services stand on floors: `keep` knows rows and blobs, `do` changes them, `show` gives screens what they show, `wire`
+ * puts it all together. Each imports from those below alone.
+ */
+const floor = (name, below) => ({
+  name: `services-floor-${name}`,
+  severity: 'error',
+  comment: `services/${name} may import only: ${['itself', ...below].join(', ')}`,
+  from: { path: `^src/services/${name}/`, pathNot: '(\\.test\\.tsx?$|__tests__)' },
+  to: { path: '^src/services/', pathNot: `^src/services/(${[name, ...below].join('|')})/` },
+});
+
 module.exports = {
   forbidden: [
     {
@@ -25,6 +37,9 @@ module.exports = {
     layer('server-is-the-door', 'server', ['core', 'formats', 'services']),
     layer('interface-without-app', 'ui', ['core', 'services']),
     layer('command-line-without-interface', 'cli', ['core', 'formats', 'store', 'connectors', 'services']),
+    floor('keep', []),
+    floor('do', ['keep']),
+    floor('show', ['keep', 'do']),
     {
       name: 'core-is-pure',
       severity: 'error',

@@ -2,10 +2,10 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { allChecks } from '@/core/checks/registry';
-import { runChecks, type CheckTiming } from '@/core/checks/run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks, type CheckTiming } from '@/core/checks/run/run-checks';
 import { nearPairs, nearPairsExhaustively } from '@/core/text/near-pairs';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readShell } from '@/services/do/packages/read-shell';
 import { dice } from './corpus/prose';
 import { writeGenerated } from '../e2e/generated-package';

@@ -9,7 +9,7 @@ import { resetShell, usualAreas } from '@/core/plan/reset/reset-shell';
 import { makeStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';
 import type { Result } from '@/core/shell/result';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { orderRun } from '@/services/do/carry-out/order-run';
 import { changePlan } from '@/services/do/decide/change-plan';

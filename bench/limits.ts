@@ -1,10 +1,10 @@
 // npm run bench:limits: what each reader and each check costs from 1,000 to 100,000 things, and how it grows.
 import { readFileSync, writeFileSync } from 'node:fs';
-import { allChecks } from '@/core/checks/registry';
-import { runChecks, type CheckTiming } from '@/core/checks/run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks, type CheckTiming } from '@/core/checks/run/run-checks';
 import type { Shell } from '@/core/shell/model';
-import { itemRef, shellRef } from '@/core/shell/refs';
-import type { LocalDate } from '@/core/time/local-date';
+import { itemRef, shellRef } from '@/core/refs/refs';
+import type { LocalDate } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { readManifest } from '@/formats/cartridge/read-manifest';
 import { readCalendar } from '@/formats/icalendar/read-calendar';

@@ -1,6 +1,6 @@
 import { basename } from 'node:path';
 import { readShell } from '@/services/do/packages/read-shell';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 
 /** Reads the package named by the first argument as bringing in does, and says what came of it. */
 async function readOnly(path: string): Promise<{ items: number; files: number }> {

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readShell } from '@/services/do/packages/read-shell';
 import {
   bringIn,

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { readShell } from '@/services/do/packages/read-shell';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { clickText, startStage, waitForText, type Stage, visit } from './browser';
 import { seriousProblems, watchPage } from './watch-page';
 

@@ -6,7 +6,7 @@ import {
 } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { CampusHost } from '../stand-ins/campus/host';
 import { seedShell } from '../stand-ins/campus/seed-shell';

@@ -24,7 +24,7 @@ const scratch = join(folder, 'scratch');
 const backup = join(folder, 'good.backup');
 const only = process.argv[2];
 let server = new Server(join(folder, 'data'));
-/** Resident memory of a server that did nothing yet, with the processes that work for it, in bytes. */
+/** Resident memory of a server that did the usual things, with the processes that work for it, in bytes. */
 let begin = 0;
 /** A good shell, combed, on which requests are tried. */
 let goodShell = '';
@@ -123,11 +123,11 @@ async function startServer(): Promise<SomebodyElse> {
   server = new Server(join(folder, 'data'));
   await server.start();
   await server.page('/');
-  begin = MemoryWatch.of(server.pid);
   const warmed = await tryInput(packInput({ what: 'a good package', reader: 'package' }));
   if (warmed !== 'read') throw new Error(`a good package was not read: ${warmed}`);
   goodShell = await bringInGood();
   alone = server.memory().now;
+  begin = MemoryWatch.of(server.pid);
   return new SomebodyElse(server.address);
 }
 

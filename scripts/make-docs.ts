@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import type { z } from 'zod';
-import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
-import { allChecks } from '@/core/checks/registry';
+import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding/finding';
+import { allChecks } from '@/core/checks/run/registry';
 import { openApiText } from '../stand-ins/campus/openapi';
 import { publishedSchemas, schemaText } from './published-schemas';
 import { listRoutes } from './routes';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { houseRulesSchema } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { houseRulesSchema } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { planSchema } from '@/core/plan/written-step';
 import { auditSchema, auditsSchema } from '@/formats/report/audit-json';
 import { compareSchema } from '@/formats/report/compare-report';

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ts from 'typescript';
-import { allChecks } from '@/core/checks/registry';
+import { allChecks } from '@/core/checks/run/registry';
 import { append } from '@/core/collect';
 import { readSo } from '@/core/checks/__tests__/read-so';
 

@@ -1,13 +1,13 @@
 // A labelled corpus: real prose of a Debian documentation package with planted faults, each beside a decoy that looks
 // like it. Prints recall and fired decoys by check and keeps them in docs/corpus.md; exit 1 where recall is below 0.995 or a decoy fired.
 import { writeFileSync } from 'node:fs';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import type { Probe } from '@/core/probe/probe';
 import { webStates } from '@/core/probe/web-answer';
-import { runChecks } from '@/core/checks/run-checks';
-import { shellRef } from '@/core/shell/refs';
-import type { LocalDate } from '@/core/time/local-date';
+import { runChecks } from '@/core/checks/run/run-checks';
+import { shellRef } from '@/core/refs/refs';
+import type { LocalDate } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { dice, escapeHtml, proseParagraphs } from './prose';
 import { sentences } from './sentences';

@@ -5,7 +5,7 @@ import {
   spellDate,
   spellWeekday,
   type LocalDate,
-} from '@/core/time/local-date';
+} from '@/core/dates/local-date';
 import type { dice } from './prose';
 
 type Dice = ReturnType<typeof dice>;

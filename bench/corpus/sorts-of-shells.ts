@@ -1,6 +1,6 @@
 import { event } from '@/core/checks/__tests__/make-event';
 import type { CourseEvent } from '@/core/shell/model';
-import { addDays, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import type { WholeBench, WholeShell } from './whole-shells';
 
 /** A fault that depends on the sort of shell it stands in, and one that only looks so there. */

@@ -1,6 +1,6 @@
 import type { CourseEvent, Shell } from '@/core/shell/model';
-import { eventRef, gradeCategoryRef, gradeColumnRef, itemRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { eventRef, gradeCategoryRef, gradeColumnRef, itemRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { dice } from './prose';
 

@@ -1,8 +1,8 @@
 import { baselineOf } from '@/core/compare/baseline';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { CourseEvent, HomePage, Shell } from '@/core/shell/model';
-import { eventRef, gradeCategoryRef, groupRef, itemRef, shellRef } from '@/core/shell/refs';
-import { addDays, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { eventRef, gradeCategoryRef, groupRef, itemRef, shellRef } from '@/core/refs/refs';
+import { addDays, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { dice } from './prose';
 

@@ -1,6 +1,6 @@
 import type { GradeCategory, GradeColumn, HomePage, Item, Shell } from '@/core/shell/model';
-import { gradeCategoryRef, gradeColumnRef, groupRef, itemRef, shellRef } from '@/core/shell/refs';
-import { addDays, atTime, type LocalDateTime } from '@/core/time/local-date';
+import { gradeCategoryRef, gradeColumnRef, groupRef, itemRef, shellRef } from '@/core/refs/refs';
+import { addDays, atTime, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { asOf, previousTerm, term, timeZone } from '../hyd-214/build';

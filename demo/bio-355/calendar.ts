@@ -1,4 +1,4 @@
-import { addDays, type LocalDate } from '@/core/time/local-date';
+import { addDays, type LocalDate } from '@/core/dates/local-date';
 
 const compact = (day: LocalDate) => day.replace(/-/g, '');
 

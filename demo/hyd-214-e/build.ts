@@ -1,4 +1,4 @@
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { asOf, previousTerm, term, timeZone } from '../hyd-214/build';
 import { statements, statementPage } from '../template/build';

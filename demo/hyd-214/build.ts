@@ -1,7 +1,7 @@
 import { day } from '../day';
 import { elementAt } from '@/core/sure';
-import { shellRef } from '@/core/shell/refs';
-import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer, type Placing } from '@/formats/cartridge/compose-shell';
 import { picture } from '../pictures';
 import { fieldDays, project, startPages } from './around-the-weeks';

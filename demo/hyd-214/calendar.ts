@@ -1,6 +1,6 @@
 import { day } from '../day';
 import { elementAt } from '@/core/sure';
-import { addDays, type LocalDate } from '@/core/time/local-date';
+import { addDays, type LocalDate } from '@/core/dates/local-date';
 
 const fold = (line: string): string => line.replace(/(.{72})(?=.)/gu, '$1\r\n ');
 const escape = (text: string): string => text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/\n/g, '\\n');

@@ -1,5 +1,5 @@
-import { shellRef } from '@/core/shell/refs';
-import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { asOf, previousTerm, term, timeZone } from '../hyd-214/build';
 import { picture } from '../pictures';

@@ -1,5 +1,5 @@
 import { elementAt } from '@/core/sure';
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 
 const sheet = (title: string, text: string) =>

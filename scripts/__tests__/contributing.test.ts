@@ -1,12 +1,12 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import type { CheckRecord } from '@/core/checks/check';
+import type { CheckRecord } from '@/core/checks/check/check';
 import { checkCases, shellFrom } from '@/core/checks/__tests__/check-cases';
-import { runChecks } from '@/core/checks/run-checks';
-import { allChecks } from '@/core/checks/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
+import { allChecks } from '@/core/checks/run/registry';
 import { connectorContract } from '@/connectors/__tests__/contract';
 import type { BatchOutcome, Connector } from '@/connectors/connector';
-import type { Action } from '@/core/plan/actions/action';
+import type { Action } from '@/core/plan/action/action';
 import type { Shell } from '@/core/shell/model';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 

@@ -10,7 +10,7 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { readStatusSheet } from '@/formats/status-sheet/read-status-sheet';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { openContext } from '@/services/wire/folder/open-context';

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Ajv from 'ajv/dist/2020';
 import { runCommandLine } from '@/cli/main';
-import { filePath } from '@/core/shell/refs';
+import { filePath } from '@/core/refs/refs';
 import { openArchive } from '@/formats/archive/read-archive';
 import { item, makeZip, manifest } from '@/services/__tests__/make-package';
 import { publishedSchemas, schemaText } from '../published-schemas';

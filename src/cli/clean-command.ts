@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { InvalidArgumentError, type Command } from 'commander';
-import { nearest } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { nearest } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { loadHouseRules } from '@/services/do/packages/house-rules-file';
 import { cleanPackage, type Acceptance } from '@/services/do/clean/clean-package';
 import type { CleanSummary } from '@/services/do/clean/clean-summary';

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { compareSchema } from '@/formats/report/compare-report';
 import { runHere as run } from './__tests__/run-here';

@@ -6,7 +6,7 @@ import {
   type RedateMode,
   type WeekdayMap,
 } from '@/core/redate/ask';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { redateJson, redateText } from '@/formats/report/redate-report';
 import { loadHouseRules } from '@/services/do/packages/house-rules-file';
 import { ScratchFolder } from '@/services/do/clean/scratch-folder';

@@ -1,7 +1,7 @@
 import { entryOf } from '@/core/entries';
 import { InvalidArgumentError, type Command } from 'commander';
-import { nearest } from '@/core/checks/house-rules';
-import { resetAreas, type ResetArea } from '@/core/plan/reset/areas';
+import { nearest } from '@/core/checks/rules/house-rules';
+import { resetAreas, type ResetArea } from '@/core/plan/areas/areas';
 import { usualAreas } from '@/core/plan/reset/reset-shell';
 import { plural } from '@/core/text/plural';
 import { resetJson, resetText } from '@/formats/report/reset-report';

@@ -1,8 +1,8 @@
 import { basename } from 'node:path';
 import { InvalidArgumentError, type Command } from 'commander';
 import { readDayList } from '@/core/time/day-list';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
-import { isTimeZone } from '@/core/time/zones';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
+import { isTimeZone } from '@/core/dates/zones';
 import { termContradiction } from '@/services/do/packages/contradictions';
 import type { InputFile, ShellInputs } from '@/services/do/packages/shell-inputs';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { entryOf, putEntry } from './entries';
-import { refRecord } from './ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 
 test.each(['constructor', 'toString', '__proto__', 'hasOwnProperty'])(
   '%s is no entry until it is put in',

@@ -16,8 +16,8 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import Database from 'better-sqlite3';
-import { digest } from '@/core/shell/digest';
-import type { Sha256 } from '@/core/shell/refs';
+import { digest } from '@/core/refs/digest';
+import type { Sha256 } from '@/core/refs/refs';
 import { settleFile, writeAll } from '@/formats/archive/write-all';
 
 /** A blob of up to this many bytes stands in the pack, a larger one is a file of its own. */

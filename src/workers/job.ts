@@ -9,7 +9,7 @@ import {
   type NoteAnswer,
 } from '@/services/keep/jobs/job-record';
 import { jobOf } from '@/services/wire/jobs/registry';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import { faultOf, type Fault } from '@/services/keep/log/fault';
 import { StorageFault, storageFault } from '@/services/keep/storage/storage-fault';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import type { Shell } from '@/core/shell/model';
 import { pageSchema, shellPageSchema, type WireChange, type WireOutcome } from '@/connectors/campus/wire';
 import { CampusHost } from './host';

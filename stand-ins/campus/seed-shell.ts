@@ -2,9 +2,9 @@ import { collectionOf, idField } from '@/connectors/campus/collections';
 import { fieldsOf } from '@/connectors/campus/shell-of-lists';
 import type { CollectionName } from '@/connectors/campus/wire';
 import { keyOf, listNames } from '@/core/edits/edit';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { Shell } from '@/core/shell/model';
-import type { FilePath, Sha256 } from '@/core/shell/refs';
+import type { FilePath, Sha256 } from '@/core/refs/refs';
 import type { CampusHost } from './host';
 import { emptyCollections, putRecord, type HostShell } from './host-shell';
 

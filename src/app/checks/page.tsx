@@ -1,6 +1,6 @@
 import Link from 'next/link';
-import { families, familyTitles } from '@/core/checks/finding';
-import { allChecks } from '@/core/checks/registry';
+import { families, familyTitles } from '@/core/checks/finding/finding';
+import { allChecks } from '@/core/checks/run/registry';
 import { TopBar } from '@/ui/frame/top-bar';
 import { FamilyShape } from '@/ui/marks/family-shape';
 

@@ -3,7 +3,7 @@ import { cache, type ReactNode } from 'react';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
 import type { Context } from '@/services/keep/desks/context';
 import { findShell, type CurrentShell } from '@/services/keep/shells/current-shell';
-import { UnreadableShell } from '@/ui/frame/unreadable-shell';
+import { UnreadableShell } from '@/ui/stage/unreadable-shell';
 import { JobsUnderWay } from '@/ui/jobs/jobs-under-way';
 import { withContext } from '../with-context';
 

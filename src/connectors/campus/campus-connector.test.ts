@@ -1,7 +1,7 @@
 import { runs as runsOf } from '@/core/__tests__/runs';
 import type { Shell } from '@/core/shell/model';
-import type { Sha256 } from '@/core/shell/refs';
-import { digest } from '@/core/shell/digest';
+import type { Sha256 } from '@/core/refs/refs';
+import { digest } from '@/core/refs/digest';
 import { CampusHost } from '../../../stand-ins/campus/host';
 import { setFields } from '../../../stand-ins/campus/host-shell';
 import { seedShell } from '../../../stand-ins/campus/seed-shell';

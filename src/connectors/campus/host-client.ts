@@ -1,4 +1,4 @@
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import { setTimeout as sleep } from 'node:timers/promises';
 import {
   decorrelatedJitterGenerator,

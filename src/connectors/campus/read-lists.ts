@@ -1,4 +1,4 @@
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import PQueue from 'p-queue';
 import { listNames, type ListName } from '@/core/edits/edit';
 import { mostThings } from '@/core/shell/soundness';

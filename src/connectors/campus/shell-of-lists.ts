@@ -1,8 +1,8 @@
 import { listNames, type ListName, type ThingOf } from '@/core/edits/edit';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Shell, Term } from '@/core/shell/model';
-import { shellRef } from '@/core/shell/refs';
-import type { LocalDate } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import type { LocalDate } from '@/core/dates/local-date';
 import { idField } from './collections';
 import type { Names } from './names';
 import type { Lists } from './read-lists';

@@ -14,7 +14,7 @@ import type {
   Shell,
   ShellFile,
 } from '@/core/shell/model';
-import { eventRef, outsideRef, type FilePath, type ItemRef } from '@/core/shell/refs';
+import { eventRef, outsideRef, type FilePath, type ItemRef } from '@/core/refs/refs';
 import { addedGradeSetup, type AddedGradeSetup } from './added-grade-setup';
 import type { AddPreview, IncomingType } from './incoming';
 import { AddressLeader } from './lead-addresses';

@@ -5,7 +5,7 @@ import {
   gradeColumnRef,
   type GradeCategoryRef,
   type GradeColumnRef,
-} from '@/core/shell/refs';
+} from '@/core/refs/refs';
 import type { TakenThings } from './taken-things';
 
 export interface AddedGradeSetup {

@@ -2,7 +2,7 @@ import { sayDifference } from '@/core/compare/say-difference';
 import { textOfContent } from '@/core/links/scans';
 import type { Content, CourseEvent, Item } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 
 /** How an item that comes in differs from the one that is here, each in one clause, the dates among them. */
 export const itemDifferences = (

@@ -6,7 +6,7 @@ import type { Content, CourseEvent, Shell } from '@/core/shell/model';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { titleKey } from '@/core/text/normalise';
 import { sideOfTerm } from '@/core/time/term';
-import { dateOf } from '@/core/time/local-date';
+import { dateOf } from '@/core/dates/local-date';
 import {
   incomingKey,
   type AddPreview,

@@ -3,7 +3,7 @@ import { baseOfAddresses, readAddress } from '@/core/links/package-paths';
 import { scanOfFile, scansOfContent } from '@/core/links/scans';
 import { spellAddress } from '@/core/links/spell-address';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
-import type { FilePath } from '@/core/shell/refs';
+import type { FilePath } from '@/core/refs/refs';
 import { applyCuts, type Cut } from '@/core/text/take-out-addresses';
 
 /** Leads the addresses in texts of a package to where their targets stand under new names. */

@@ -9,7 +9,7 @@ import {
 } from '@/core/links/graph';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Shell } from '@/core/shell/model';
-import type { ContentId, ItemRef } from '@/core/shell/refs';
+import type { ContentId, ItemRef } from '@/core/refs/refs';
 import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, type Need } from './incoming';
 
 /** What every thing of an incoming package needs at once: its files, its bank, its grade column, what its resource depends on. */

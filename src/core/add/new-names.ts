@@ -7,7 +7,7 @@ import {
   type ContentId,
   type FilePath,
   type ItemRef,
-} from '@/core/shell/refs';
+} from '@/core/refs/refs';
 import type { TakenThings } from './taken-things';
 
 /**

@@ -3,7 +3,7 @@ import { collect } from '@/core/collect';
 import { numberLabel, sameNumber } from '@/core/text/number-label';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { incomingKey, type IncomingThing } from './incoming';
 
 /** Where added items land: in the modules that match theirs, at the end, or all in one chosen module. */

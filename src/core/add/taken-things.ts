@@ -1,5 +1,5 @@
 import type { Content, Item, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
-import type { ContentId, FilePath } from '@/core/shell/refs';
+import type { ContentId, FilePath } from '@/core/refs/refs';
 import {
   incomingKey,
   type AddPreview,

@@ -1,9 +1,9 @@
 import { readSo } from './__tests__/read-so';
 import type { ReadingCase } from './__tests__/reading-cases';
 import { shellFrom } from './__tests__/check-cases';
-import { defaultHouseRules } from './house-rules';
-import { allChecks } from './registry';
-import { runChecks } from './run-checks';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
 
 /** Does the check speak about the shell of a case? */
 function speaks(id: string, { build, rules }: ReadingCase): boolean {

@@ -1,9 +1,9 @@
 import type { LinkGraph } from '@/core/links/graph';
 import { scansOfContent, wordingOf } from '@/core/links/scans';
 import { webAddressKey } from '@/core/links/web-address';
-import { digest, fingerprint } from '@/core/shell/digest';
+import { digest, fingerprint } from '@/core/refs/digest';
 import type { Content, Item, Shell } from '@/core/shell/model';
-import type { ContentId, FilePath } from '@/core/shell/refs';
+import type { ContentId, FilePath } from '@/core/refs/refs';
 import type { WrittenAddress } from '@/core/text/scan-html';
 import { titleKey } from '@/core/text/normalise';
 

@@ -1,4 +1,4 @@
-import type { SubjectType } from '@/core/shell/refs';
+import type { SubjectType } from '@/core/refs/refs';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import { contentNode, itemNode, targetNodes, type Edge, type LinkGraph, type NodeKey } from './graph';

@@ -1,10 +1,10 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { allChecks } from '@/core/checks/registry';
+import { allChecks } from '@/core/checks/run/registry';
 import { collect } from '@/core/collect';
-import { runChecks } from '@/core/checks/run-checks';
+import { runChecks } from '@/core/checks/run/run-checks';
 import type { Shell } from '@/core/shell/model';
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { linkGraphOf, type NodeKey } from './graph';
 import { standardLinks, type StandardLinks } from './__tests__/standard-links';

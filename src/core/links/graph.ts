@@ -1,6 +1,6 @@
 import { collect } from '@/core/collect';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
-import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
+import type { ContentId, FilePath, ItemRef } from '@/core/refs/refs';
 import type { Markup } from '@/core/text/scan-html';
 import { addressReader, indexPaths, type AddressReader, type PathIndex } from './package-paths';
 import { scanOfEntry, scanOfFile, scansOfContent } from './scans';

@@ -1,4 +1,4 @@
-import { filePath } from '@/core/shell/refs';
+import { filePath } from '@/core/refs/refs';
 import fc from 'fast-check';
 import { addressReader, encodePath, indexPaths, readAddress } from './package-paths';
 

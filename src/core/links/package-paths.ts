@@ -1,5 +1,5 @@
-import type { FilePath } from '@/core/shell/refs';
-import { filePath } from '@/core/shell/refs';
+import type { FilePath } from '@/core/refs/refs';
+import { filePath } from '@/core/refs/refs';
 import { removeDotSegments, resolveReference, splitReference } from './resolve-reference';
 
 /** The file-base token of a cartridge in its three spellings (Common Cartridge 1.0 to 1.3, and thin). */

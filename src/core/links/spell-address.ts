@@ -1,4 +1,4 @@
-import type { FilePath } from '@/core/shell/refs';
+import type { FilePath } from '@/core/refs/refs';
 import type { AddressEdge } from './graph';
 import { encodePath } from './package-paths';
 

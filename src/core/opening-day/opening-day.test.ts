@@ -1,5 +1,5 @@
-import { allChecks } from '@/core/checks/registry';
-import type { CheckRow } from '@/core/checks/run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import type { CheckRow } from '@/core/checks/run/run-checks';
 import { openingDay } from './opening-day';
 import { openingLines } from './opening-lines';
 

@@ -1,5 +1,5 @@
-import type { CheckId } from '@/core/checks/finding';
-import type { CheckOutcome, CheckRow } from '@/core/checks/run-checks';
+import type { CheckId } from '@/core/checks/finding/finding';
+import type { CheckOutcome, CheckRow } from '@/core/checks/run/run-checks';
 import { openingLines } from './opening-lines';
 
 /** How one check of a line stands. */

@@ -1,4 +1,4 @@
-import type { CheckId } from '@/core/checks/finding';
+import type { CheckId } from '@/core/checks/finding/finding';
 
 /** One thing that should be true on the day on which students come in, and the checks that ask for it. */
 export interface OpeningLine {

@@ -1,7 +1,7 @@
 import type { WrittenStep } from '@/core/plan/written-step';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 
 /** A step as a screen writes it; who asked for it is known where it is added. */
 export type GestureStep = Omit<WrittenStep, 'from'>;

@@ -1,5 +1,5 @@
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { makeSteps } from '@/core/plan/make-steps';
 import { runPlan, takeBack } from '@/core/plan/run-plan';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
@@ -7,8 +7,8 @@ import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, ItemKind, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { contentId, itemRef } from '@/core/shell/refs';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import { contentId, itemRef } from '@/core/refs/refs';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import type { Gesture } from './gesture';
 import { mergeModules, repeatThroughTerm, weekModules, wrapInModule } from './module-gestures';
 import { placeByNumber, placeFiles, placeFilesByNumber } from './place-by-number';

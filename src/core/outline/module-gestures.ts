@@ -1,6 +1,6 @@
 import { TeachingWeeks } from '@/core/redate/teaching-weeks';
 import type { Shell } from '@/core/shell/model';
-import { addDays } from '@/core/time/local-date';
+import { addDays } from '@/core/dates/local-date';
 import { modulesByNumber } from './place-by-number';
 import { newRefs, noGesture, outermost, type Gesture, type OutlineShell } from './gesture';
 

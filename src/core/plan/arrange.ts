@@ -1,4 +1,4 @@
-import { phases } from './actions/action';
+import { phases } from '@/core/plan/action/action';
 import { actionOf, type Step } from './step';
 
 /**

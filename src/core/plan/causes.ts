@@ -2,7 +2,7 @@ import type { ListName } from '@/core/edits/edit';
 import { collect } from '@/core/collect';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Shell } from '@/core/shell/model';
-import { outsideRef } from '@/core/shell/refs';
+import { outsideRef } from '@/core/refs/refs';
 import type { CauseOf } from './split-edits';
 import type { AnyTarget, Step } from './step';
 

@@ -1,6 +1,6 @@
 import { keyOf, type ListName } from '@/core/edits/edit';
 import type { Shell } from '@/core/shell/model';
-import { withStudentWork } from './reset/student-work';
+import { withStudentWork } from '@/core/plan/areas/student-work';
 
 /** Something that a plan takes away. */
 export interface GoneThing {

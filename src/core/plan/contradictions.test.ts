@@ -6,7 +6,7 @@ import { shells } from './__tests__/random-shells';
 import { hand, stepsOf } from './__tests__/written-plans';
 import { contradictionsIn } from './contradictions';
 import { normalise } from './normalise';
-import { refsOf } from './refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { runPlan } from './run-plan';
 import { actionOf, type AnyTarget, type Step } from './step';
 import { makeStep, type WrittenStep } from './written-step';

@@ -2,7 +2,7 @@ import { append } from '@/core/collect';
 import { usualKeyMarks } from '@/core/text/answer-name';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
-import { phases } from './actions/action';
+import { phases } from '@/core/plan/action/action';
 import { keyNames } from './exposed-keys';
 import { runBatch } from './run-batch';
 import { actionOf, type Step } from './step';

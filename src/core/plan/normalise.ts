@@ -1,6 +1,6 @@
 import type { Shell } from '@/core/shell/model';
 import { diffShells } from '@/core/edits/diff-shells';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { StepResult } from './results';
 import { runPlan, type PlanRun, type RunRules } from './run-plan';
 import { actionOf, withTargets, type AnyTarget, type Step } from './step';

@@ -1,7 +1,7 @@
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import { namesInSteps, stepsForShell } from './plan-names';
 import type { WrittenStep } from './written-step';
 

@@ -1,9 +1,9 @@
 import { entryOf, putEntry } from '@/core/entries';
 import { outlineOf } from '@/core/shell/outline';
 import type { Shell } from '@/core/shell/model';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { titleKey } from '@/core/text/normalise';
-import { refsOf } from './refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import type { WrittenStep } from './written-step';
 
 /** What a plan file says of the things it names, so that another shell’s can be found by it. */

@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
 import type { Shell } from '@/core/shell/model';
 import { newlyExposed, type KeyNames } from './exposed-keys';
-import { refsOf } from './refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import type { Verdict } from './results';
 import { actionOf, applyAction, type AnyAction, type AnyTarget, type Step } from './step';
 

@@ -1,6 +1,6 @@
 import { linkGraphOf } from '@/core/links/graph';
 import type { Shell } from '@/core/shell/model';
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { hand, runWritten } from './__tests__/written-plans';
 import { countChanges } from './results';

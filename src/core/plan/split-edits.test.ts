@@ -4,7 +4,7 @@ import { diffShells } from '@/core/edits/diff-shells';
 import { invertEdits } from '@/core/edits/edit';
 import { blankItem } from '@/core/shell/blank-item';
 import type { Shell } from '@/core/shell/model';
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { splitEdits } from './split-edits';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
-import type { Action, Applied, Target } from './actions/action';
+import type { Action, Applied, Target } from '@/core/plan/action/action';
 import { actionNames, actions, type ActionName } from './actions/registry';
 
 type TargetOf<A> = A extends Action<string, infer _P, infer E, infer S> ? Target<E, S> : never;

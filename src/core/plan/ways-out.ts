@@ -1,9 +1,9 @@
 import { linkGraphOf } from '@/core/links/graph';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { refsOf } from './refs-of-shell';
-import { withStudentWork } from './reset/student-work';
+import type { ItemRef } from '@/core/refs/refs';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { withStudentWork } from '@/core/plan/areas/student-work';
 import type { StepResult } from './results';
 import { runPlan, type RunRules } from './run-plan';
 import type { AnyTarget } from './step';

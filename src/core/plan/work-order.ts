@@ -1,7 +1,7 @@
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { refsOf } from './refs-of-shell';
+import type { ItemRef } from '@/core/refs/refs';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { actionOf, type AnyTarget, type Step } from './step';
 
 /** One thing to be done by hand, where it is found, and by what it is known to be done. */

@@ -1,5 +1,5 @@
 import { cutQuote } from '@/core/text/clip';
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';

@@ -4,7 +4,7 @@ import { scanOfFile, scansOfContent } from '@/core/links/scans';
 import { readWebAddress } from '@/core/links/web-address';
 import { joiningLinks, joins } from '@/core/time/joining-links';
 import type { Content, Shell } from '@/core/shell/model';
-import type { ContentId } from '@/core/shell/refs';
+import type { ContentId } from '@/core/refs/refs';
 
 /** A place from which an address leads out of the shell. */
 export interface OutsideUse {

@@ -1,6 +1,6 @@
-import { batchFindings, type Batch } from '@/core/checks/batches';
-import type { CheckRecord } from '@/core/checks/check';
-import type { ListedFinding } from '@/core/checks/finding';
+import { batchFindings, type Batch } from '@/core/checks/run/batches';
+import type { CheckRecord } from '@/core/checks/check/check';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 
 export const answers = ['yes', 'no', 'unsure'] as const;
 /** Do as proposed; leave it; the owner does not know either. */

@@ -1,4 +1,4 @@
-import { allChecks } from '@/core/checks/registry';
+import { allChecks } from '@/core/checks/run/registry';
 import { recipeState, type RecipeFacts } from './recipe';
 import { recipeById, recipes } from './recipes';
 

@@ -1,4 +1,4 @@
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import type { TeachingWeeks } from './teaching-weeks';
 
 export const redateModes = ['week-and-weekday', 'spread', 'shift', 'to-date', 'clear'] as const;

@@ -1,6 +1,6 @@
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import type { EventClock } from '@/core/time/event-clock';
-import { atTime, dateOf, type LocalDateTime } from '@/core/time/local-date';
+import { atTime, dateOf, type LocalDateTime } from '@/core/dates/local-date';
 import type { RedateAsk, Rule } from './ask';
 import { moveSeries, type MovedMoment, type MovedSeries } from './event-series';
 import { isFarOutside, moveDay } from './move-day';

@@ -1,11 +1,11 @@
 import { rrulestr } from 'rrule';
 import { makeSteps } from '@/core/plan/make-steps';
 import { runPlan } from '@/core/plan/run-plan';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { CourseEvent, Shell } from '@/core/shell/model';
-import { addDays, type LocalDate } from '@/core/time/local-date';
+import { addDays, type LocalDate } from '@/core/dates/local-date';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { plainAsk, type RedateAsk } from './ask';

@@ -8,7 +8,7 @@ import {
   isoWeekday,
   type LocalDate,
   type LocalDateTime,
-} from '@/core/time/local-date';
+} from '@/core/dates/local-date';
 import { componentOf, readEvent } from '@/core/time/read-event';
 import {
   replacedMoment,

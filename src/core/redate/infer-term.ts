@@ -1,6 +1,6 @@
 import type { Shell } from '@/core/shell/model';
-import { termFault } from '@/core/time/term-length';
-import { dateOf, daysBetween, type LocalDate } from '@/core/time/local-date';
+import { termFault } from '@/core/shell/term-length';
+import { dateOf, daysBetween, type LocalDate } from '@/core/dates/local-date';
 
 export interface InferredTerm {
   readonly start: LocalDate;

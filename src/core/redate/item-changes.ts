@@ -1,5 +1,5 @@
 import type { Item, Shell } from '@/core/shell/model';
-import { atTime, dateOf, type LocalDateTime } from '@/core/time/local-date';
+import { atTime, dateOf, type LocalDateTime } from '@/core/dates/local-date';
 import type { RedateAsk, Rule } from './ask';
 import { isFarOutside, moveDay } from './move-day';
 import { changeOf, type ThingChanges } from './thing-changes';

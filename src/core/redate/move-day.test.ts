@@ -1,7 +1,7 @@
 import { addDays as addDaysElsewhere, differenceInCalendarDays, getISODay, startOfISOWeek } from 'date-fns';
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { addDays, daysBetween, isoWeekday, type LocalDate } from '@/core/time/local-date';
+import { addDays, daysBetween, isoWeekday, type LocalDate } from '@/core/dates/local-date';
 import type { Rule } from './ask';
 import { isFarOutside, moveDay } from './move-day';
 import { TeachingWeeks } from './teaching-weeks';

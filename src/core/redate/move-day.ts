@@ -1,4 +1,4 @@
-import { addDays, daysBetween, isoWeekday, type LocalDate } from '@/core/time/local-date';
+import { addDays, daysBetween, isoWeekday, type LocalDate } from '@/core/dates/local-date';
 import { mondayOf } from '@/core/time/term';
 import type { RedateAsk, Rule, WeekdayMap } from './ask';
 import type { TeachingWeeks } from './teaching-weeks';

@@ -1,8 +1,8 @@
 import type { CourseEvent } from '@/core/shell/model';
 import type { EventClock } from '@/core/time/event-clock';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { componentOf } from '@/core/time/read-event';
-import { isTimeZone, onOtherClock } from '@/core/time/zones';
+import { isTimeZone, onOtherClock } from '@/core/dates/zones';
 
 /** An event on the clock that it is written on, and the way back to the shell's. */
 export interface OwnClock {

@@ -1,11 +1,11 @@
 import { runs as runsOf } from '@/core/__tests__/runs';
 import fc from 'fast-check';
-import { allChecks } from '@/core/checks/registry';
-import { defaultHouseRules } from '@/core/checks/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
 import { runPlan } from '@/core/plan/run-plan';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Shell } from '@/core/shell/model';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';
 import { plainAsk, redateModes, type RedateAsk } from './ask';

@@ -1,12 +1,12 @@
 import { makeSteps } from '@/core/plan/make-steps';
 import { runPlan } from '@/core/plan/run-plan';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { emptyShell } from '@/core/shell/empty-shell';
 import { blankItem } from '@/core/shell/blank-item';
 import type { Item, Shell } from '@/core/shell/model';
-import { gradeColumnRef, itemRef } from '@/core/shell/refs';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import { gradeColumnRef, itemRef } from '@/core/refs/refs';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { plainAsk, type RedateAsk } from './ask';
 import { inferTerm, oddTerm } from './infer-term';
 import { redate } from './redate';

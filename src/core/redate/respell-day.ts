@@ -1,5 +1,5 @@
 import { english } from '@/core/text/english';
-import { isoWeekday, type LocalDate } from '@/core/time/local-date';
+import { isoWeekday, type LocalDate } from '@/core/dates/local-date';
 
 const monthNames =
   'January February March April May June July August September October November December'.split(' ');

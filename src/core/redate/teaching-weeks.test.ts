@@ -1,4 +1,4 @@
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { TeachingWeeks } from './teaching-weeks';
 
 const day = (text: string) => text as LocalDate;

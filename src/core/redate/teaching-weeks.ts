@@ -1,4 +1,4 @@
-import { addDays, daysBetween, isoWeekday, type LocalDate } from '@/core/time/local-date';
+import { addDays, daysBetween, isoWeekday, type LocalDate } from '@/core/dates/local-date';
 import { mondayOf } from '@/core/time/term';
 
 /** A term with both days known, and its days without class. */

@@ -1,4 +1,4 @@
-import { dateOf, isoWeekday, type LocalDateTime } from '@/core/time/local-date';
+import { dateOf, isoWeekday, type LocalDateTime } from '@/core/dates/local-date';
 import { weekdayKeys, type RedateWarning, type Rule, type WeekdayKey } from './ask';
 
 export const redateFields = [

@@ -1,12 +1,12 @@
 import { emptyShell } from '@/core/shell/empty-shell';
 import { blankItem } from '@/core/shell/blank-item';
-import { contentId, filePath, itemRef } from '@/core/shell/refs';
+import { contentId, filePath, itemRef } from '@/core/refs/refs';
 import type { Content, Shell } from '@/core/shell/model';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { makeSteps } from '@/core/plan/make-steps';
 import { runPlan } from '@/core/plan/run-plan';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { plainAsk } from './ask';
 import { redate, redatingSteps } from './redate';
 import { respellDay } from './respell-day';

@@ -1,11 +1,11 @@
-import { datesIn, passagesOf, standsQuoted, type Passage } from '@/core/checks/passages';
+import { datesIn, passagesOf, standsQuoted, type Passage } from '@/core/checks/facts/passages';
 import type { Item, Shell } from '@/core/shell/model';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { english } from '@/core/text/english';
 import type { NamedDate } from '@/core/text/named-dates';
 import { cellGap } from '@/core/text/scan-html';
 import { sentenceAround } from '@/core/text/sentence';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
 import { respellDay } from './respell-day';
 
 /** A day typed in a text, and how it would read. */

@@ -1,5 +1,5 @@
 import type { Shell } from '@/core/shell/model';
-import { dateOf, type LocalDate } from '@/core/time/local-date';
+import { dateOf, type LocalDate } from '@/core/dates/local-date';
 import type { TeachingWeeks } from './teaching-weeks';
 
 /** How many dates fall in a teaching week: work that is due, or closes where nothing is due, and events. */

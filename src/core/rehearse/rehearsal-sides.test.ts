@@ -1,5 +1,5 @@
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
+import { gradeCategoryRef, gradeColumnRef } from '@/core/refs/refs';
 import type { Shell } from '@/core/shell/model';
 import { hand } from '@/core/plan/__tests__/written-plans';
 import { stepsOf } from '@/core/plan/__tests__/written-plans';

@@ -1,4 +1,4 @@
-import type { Finding } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding/finding';
 import { compareAudits } from './rehearse';
 
 const found = (id: string, ...refs: string[]) =>

@@ -1,6 +1,6 @@
 import { valueFor } from '@/core/sure';
-import type { Audit } from '@/core/checks/run-checks';
-import type { DrawnFinding, Finding } from '@/core/checks/finding';
+import type { Audit } from '@/core/checks/run/run-checks';
+import type { DrawnFinding, Finding } from '@/core/checks/finding/finding';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import { normalise } from '@/core/plan/normalise';

@@ -1,4 +1,4 @@
-import { keepOne } from '@/core/checks/remedies';
+import { keepOne } from '@/core/checks/check/remedies';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import { keepAnother } from './keep-another';

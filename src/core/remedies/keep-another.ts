@@ -1,6 +1,6 @@
 import { entryOf } from '@/core/entries';
-import type { Finding, Remedy } from '@/core/checks/finding';
-import type { ItemRef } from '@/core/shell/refs';
+import type { Finding, Remedy } from '@/core/checks/finding/finding';
+import type { ItemRef } from '@/core/refs/refs';
 import type { Shell } from '@/core/shell/model';
 import type { OtherRemedy } from './other-remedies';
 

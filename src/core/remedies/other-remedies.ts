@@ -1,4 +1,4 @@
-import type { Finding } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding/finding';
 import type { WrittenStep } from '@/core/plan/written-step';
 
 /** Something else that may be done about a finding, with the words of its button. */

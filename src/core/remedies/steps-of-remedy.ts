@@ -1,4 +1,4 @@
-import type { Finding } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding/finding';
 import type { Shell } from '@/core/shell/model';
 import { makeStep } from '@/core/plan/written-step';
 import type { Step } from '@/core/plan/step';

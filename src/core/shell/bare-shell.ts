@@ -1,5 +1,5 @@
 import type { Shell } from './model';
-import type { Sha256 } from './refs';
+import type { Sha256 } from '@/core/refs/refs';
 
 /** A shell with the hash of each text in the place of the text, as states are kept and fingerprints are made. */
 export function bareShell(shell: Shell, hashOf: (text: string) => Sha256): Shell {

@@ -1,5 +1,5 @@
 import type { Item } from './model';
-import { itemRef } from './refs';
+import { itemRef } from '@/core/refs/refs';
 
 /** An item of which nothing is known. */
 export const blankItem: Item = {

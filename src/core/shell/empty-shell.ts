@@ -1,6 +1,6 @@
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import type { Shell } from './model';
-import { shellRef } from './refs';
+import { shellRef } from '@/core/refs/refs';
 
 /** A shell with nothing in it, to be filled by a reader or a test. */
 export const emptyShell: Shell = {

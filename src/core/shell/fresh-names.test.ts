@@ -1,4 +1,4 @@
-import { filePath } from '@/core/shell/refs';
+import { filePath } from '@/core/refs/refs';
 import { FreshNames, freshPaths } from './fresh-names';
 
 test('a free name is taken as it is, a taken one gets a number', () => {

@@ -1,5 +1,5 @@
-import type { FilePath } from '@/core/shell/refs';
-import { filePath } from '@/core/shell/refs';
+import type { FilePath } from '@/core/refs/refs';
+import { filePath } from '@/core/refs/refs';
 
 /** Gives names that nothing has yet: the wanted one where it is free, else with a number behind it. */
 export class FreshNames {

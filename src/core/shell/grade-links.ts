@@ -1,7 +1,7 @@
 import { collect } from '@/core/collect';
 import { titleKey } from '@/core/text/normalise';
 import type { Item, Shell } from './model';
-import type { GradeColumnRef } from './refs';
+import type { GradeColumnRef } from '@/core/refs/refs';
 
 /**
  * The activities that belong to each grade column: by the column that they name, else by an equal title where just one

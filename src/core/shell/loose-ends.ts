@@ -1,6 +1,6 @@
 import type { IntakeNote } from './result';
 import type { Content, Shell } from './model';
-import type { ContentId } from './refs';
+import type { ContentId } from '@/core/refs/refs';
 
 /** What a shell names and does not have, and resources that need themselves: told on reading, since nothing can be done with it. */
 export function looseEnds(shell: Shell): IntakeNote[] {

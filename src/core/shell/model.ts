@@ -1,4 +1,4 @@
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import type {
   ContentId,
   EventRef,
@@ -9,7 +9,7 @@ import type {
   ItemRef,
   Sha256,
   ShellRef,
-} from './refs';
+} from '@/core/refs/refs';
 
 /** A term's name and its first and last day; a day that nobody told is null. */
 export interface Term {

@@ -1,5 +1,5 @@
 import type { Item, Shell } from './model';
-import type { ItemRef } from './refs';
+import type { ItemRef } from '@/core/refs/refs';
 
 /** A read-only index of the outline's tree: parents, children, places. */
 export interface Outline {

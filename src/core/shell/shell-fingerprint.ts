@@ -1,5 +1,5 @@
 import { bareShell } from './bare-shell';
-import { digest } from './digest';
+import { digest } from '@/core/refs/digest';
 import type { Shell } from './model';
 
 const fingerprints = new WeakMap<Shell, string>();

@@ -1,9 +1,9 @@
 import { event } from '@/core/checks/__tests__/make-event';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import type { Item, Shell } from './model';
 import { pathFault } from './package-path';
-import { filePath, itemRef } from './refs';
+import { filePath, itemRef } from '@/core/refs/refs';
 import { shellShape } from './shape';
 import { mostLevels, mostThings, unsoundnessOf } from './soundness';
 

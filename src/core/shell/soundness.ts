@@ -1,6 +1,6 @@
-import { parseLocalDate } from '@/core/time/local-date';
-import { termFault } from '@/core/time/term-length';
-import { isTimeZone } from '@/core/time/zones';
+import { parseLocalDate } from '@/core/dates/local-date';
+import { termFault } from './term-length';
+import { isTimeZone } from '@/core/dates/zones';
 import type { Shell } from './model';
 import { pathFault } from './package-path';
 

@@ -1,6 +1,6 @@
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { takeInventory } from './inventory';
+import { takeInventory } from '@/core/inventory/inventory';
 import type { Item, Shell } from './model';
 import { unusedItems, workBegins } from './unused-items';
 

@@ -1,4 +1,4 @@
-import { addDays, dateOf, type LocalDate } from '@/core/time/local-date';
+import { addDays, dateOf, type LocalDate } from '@/core/dates/local-date';
 import type { Item, Shell } from './model';
 import { outlineOf } from './outline';
 

@@ -1,7 +1,7 @@
 import type { Content, Item, Shell } from '@/core/shell/model';
 import { outlineOf, type Outline } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { ItemRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { between, both, never, type Spans } from './spans';
 
 /** Why no day of any term lets a student in. */

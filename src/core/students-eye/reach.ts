@@ -10,7 +10,7 @@ import {
 } from '@/core/links/graph';
 import { collect } from '@/core/collect';
 import type { Item, Shell, ShellFile } from '@/core/shell/model';
-import type { ContentId, ItemRef } from '@/core/shell/refs';
+import type { ContentId, ItemRef } from '@/core/refs/refs';
 import type { Closed, Openings } from './openings';
 import { always, areSame, either, both, never, without, type Spans } from './spans';
 

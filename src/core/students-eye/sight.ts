@@ -1,4 +1,4 @@
-import { spellDate, spellWeekday, dateOf, timeOf, type LocalDateTime } from '@/core/time/local-date';
+import { spellDate, spellWeekday, dateOf, timeOf, type LocalDateTime } from '@/core/dates/local-date';
 import type { Closed } from './openings';
 import { isIn, type Spans } from './spans';
 

@@ -1,4 +1,4 @@
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 
 /** A time between two moments, the first included and the second not; null is without beginning or end. */
 export interface Span {

@@ -1,7 +1,7 @@
 import { linkGraphOf } from '@/core/links/graph';
 import type { Item, ItemKind, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { Openings, type Closed } from './openings';
 import { Reach, type DeadEnd } from './reach';
 import type { Spans } from './spans';

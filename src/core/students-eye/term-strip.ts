@@ -1,6 +1,6 @@
 import { TeachingWeeks } from '@/core/redate/teaching-weeks';
 import type { Item, Shell } from '@/core/shell/model';
-import { addDays, dateOf, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, dateOf, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { mondayOf } from '@/core/time/term';
 
 /** What a student meets in one calendar week of the term. */

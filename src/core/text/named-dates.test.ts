@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import fc from 'fast-check';
-import { isoWeekday, parseLocalDate } from '@/core/time/local-date';
+import { isoWeekday, parseLocalDate } from '@/core/dates/local-date';
 import { english } from './english';
 import { namedDates } from './named-dates';
 import { namedTerms, shortTerms } from './named-terms';

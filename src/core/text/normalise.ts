@@ -1,5 +1,5 @@
-import { digest } from '@/core/shell/digest';
-import type { Sha256 } from '@/core/shell/refs';
+import { digest } from '@/core/refs/digest';
+import type { Sha256 } from '@/core/refs/refs';
 import { codeUnits } from './code-units';
 import { english } from './english';
 

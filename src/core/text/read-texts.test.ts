@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import { english } from './english';
 import { mentionCues, mentionsIn } from './mentions';
 import { textDigest, textKey } from './normalise';

@@ -1,4 +1,4 @@
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { nearSignature } from './near-pairs';
 import { textDigest } from './normalise';
 

@@ -11,7 +11,7 @@ import {
   moveEvents,
   renameEvent,
 } from './change-events';
-import type { LocalDate, LocalDateTime } from './local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 
 const timeZone = 'Europe/Dublin';
 const until = '2027-05-07' as LocalDate;

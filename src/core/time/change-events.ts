@@ -2,7 +2,7 @@ import { elementAt } from '@/core/sure';
 import ICAL from 'ical.js';
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import { clockOf, localOf, shiftWall, timeLike, utcTime, wallSeconds, type EventClock } from './event-clock';
-import { addDays, dateOf, daysBetween, type LocalDate, type LocalDateTime } from './local-date';
+import { addDays, dateOf, daysBetween, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { addressPattern, componentOf, readEvent, settleOverrides, type ReadEvent } from './read-event';
 import { writeComponent } from './write-component';
 import { setReplaced, setSeries, setStart, type SeriesDates } from './series-dates';

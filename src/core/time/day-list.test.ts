@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { readDayList, spellDayList } from './day-list';
-import { addDays, type LocalDate } from './local-date';
+import { addDays, type LocalDate } from '@/core/dates/local-date';
 
 test.each([
   ['', []],

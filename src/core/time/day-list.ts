@@ -1,5 +1,5 @@
 import { bad, good, type Result } from '@/core/shell/result';
-import { addDays, daysBetween, parseLocalDate, type LocalDate } from './local-date';
+import { addDays, daysBetween, parseLocalDate, type LocalDate } from '@/core/dates/local-date';
 
 /** No list of days without class is longer than this; a range that is was mistyped. */
 const mostDays = 1000;

@@ -1,8 +1,8 @@
 import ICAL from 'ical.js';
 import { DateTime } from 'luxon';
 import type { CalendarFrame, Shell } from '@/core/shell/model';
-import { addDays, atTime, type LocalDate, type LocalDateTime } from './local-date';
-import { isTimeZone, onOtherClock, toLocal } from './zones';
+import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
+import { isTimeZone, onOtherClock, toLocal } from '@/core/dates/zones';
 
 /** What is needed to bring the times of a calendar to the shell's clock and back. */
 export interface EventClock {

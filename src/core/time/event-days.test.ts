@@ -1,5 +1,5 @@
 import { event } from '../checks/__tests__/make-event';
-import type { LocalDate, LocalDateTime } from './local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { daySpans, sideOfSpan } from './event-days';
 
 const at = (text: string) => text as LocalDateTime;

@@ -1,5 +1,12 @@
 import type { CourseEvent, Term } from '../shell/model';
-import { addDays, dateOf, daysBetween, timeOf, type LocalDate, type LocalDateTime } from './local-date';
+import {
+  addDays,
+  dateOf,
+  daysBetween,
+  timeOf,
+  type LocalDate,
+  type LocalDateTime,
+} from '@/core/dates/local-date';
 import { sideOfTerm, type TermSide } from './term';
 
 /** The days that something lasts, both ends included. */

@@ -1,5 +1,5 @@
 import { entryOf, putEntry } from '@/core/entries';
-import { daysBetween, addDays, dateOf, parseLocalDate, type LocalDateTime } from './local-date';
+import { daysBetween, addDays, dateOf, parseLocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { clockOf, timeLike } from './event-clock';
 import { componentOf } from './read-event';
 import type { GradeColumn, Item, Shell } from '@/core/shell/model';

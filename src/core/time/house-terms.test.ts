@@ -1,7 +1,7 @@
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Shell } from '@/core/shell/model';
 import { houseTermOf, withHouseTerm, type HouseTerm } from './house-terms';
-import type { LocalDate } from './local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 
 const day = (text: string) => text as LocalDate;
 const autumn: HouseTerm = {

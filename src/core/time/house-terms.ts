@@ -3,7 +3,7 @@ import { namedTerms } from '@/core/text/named-terms';
 import { titleKey } from '@/core/text/normalise';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
-import { addDays, spellDate, type LocalDate } from './local-date';
+import { addDays, spellDate, type LocalDate } from '@/core/dates/local-date';
 
 /** A term as the house rules know it: the same days for every shell of the house. */
 export interface HouseTerm {

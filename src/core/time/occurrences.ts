@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { localOf, wholeBudget, type EventClock, type SeriesBudget } from './event-clock';
-import { addDays, type LocalDate, type LocalDateTime } from './local-date';
+import { addDays, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 
 /** Occurrences are worked out up to this many, and no further than a year after the term. */
 const mostOccurrences = 5000;

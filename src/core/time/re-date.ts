@@ -1,5 +1,12 @@
 import type { Term } from '@/core/shell/model';
-import { addDays, atTime, dateOf, daysBetween, isoWeekday, type LocalDateTime } from './local-date';
+import {
+  addDays,
+  atTime,
+  dateOf,
+  daysBetween,
+  isoWeekday,
+  type LocalDateTime,
+} from '@/core/dates/local-date';
 import { mondayOf, weekOfTerm } from './term';
 
 /**

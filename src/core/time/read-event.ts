@@ -1,10 +1,10 @@
 import { valueFor } from '@/core/sure';
 import ICAL from 'ical.js';
 import type { CourseEvent, Recurrence } from '@/core/shell/model';
-import { eventRef } from '@/core/shell/refs';
+import { eventRef } from '@/core/refs/refs';
 import { localOf, shiftWall, wallSeconds, type EventClock } from './event-clock';
 import { clipTitle } from '../text/clip';
-import { addDays, atTime, type LocalDate, type LocalDateTime } from './local-date';
+import { addDays, atTime, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { occurrencesOf } from './occurrences';
 
 /** An event as its component says it, before the overrides of its series are known. */

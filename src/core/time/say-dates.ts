@@ -1,4 +1,4 @@
-import { spellDate, type LocalDate } from './local-date';
+import { spellDate, type LocalDate } from '@/core/dates/local-date';
 
 /** Dates in order, as evidence tells them: the one, or how many there are from which to which. */
 export function sayDates(dates: readonly LocalDate[]): string {

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { CourseEvent } from '@/core/shell/model';
 import { localOf, shiftWall, timeLike, wallSeconds, type EventClock } from './event-clock';
-import { dateOf, daysBetween, type LocalDateTime } from './local-date';
+import { dateOf, daysBetween, type LocalDateTime } from '@/core/dates/local-date';
 import { componentOf } from './read-event';
 
 /** What decides the dates of a series besides its start, on the shell’s clock. */

@@ -1,5 +1,5 @@
 import type { Term } from '@/core/shell/model';
-import { daysBetween, isoWeekday, addDays, type LocalDate } from './local-date';
+import { daysBetween, isoWeekday, addDays, type LocalDate } from '@/core/dates/local-date';
 
 /** Where a day stands to a term: how many days before its first or after its last day; both end days are inside. */
 export type TermSide =

@@ -4,7 +4,7 @@ import { contentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf } from '@/core/links/graph';
 import type { CourseEvent, Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { dateOf, daysBetween, type LocalDateTime } from '@/core/time/local-date';
+import { dateOf, daysBetween, type LocalDateTime } from '@/core/dates/local-date';
 import { changeKinds, type Change, type ChangeKind } from './change';
 import { otherOrders } from './other-orders';
 import { pairThings, type Pairs } from './pairs';

@@ -1,6 +1,6 @@
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import type { Change } from './change';
 import { longestRun } from './longest-run';
 import type { Pairs } from './pairs';

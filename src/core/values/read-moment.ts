@@ -1,4 +1,4 @@
-import { atTime, parseLocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { atTime, parseLocalDate, type LocalDateTime } from '@/core/dates/local-date';
 
 /** In which order a reader writes day, month and year in figures. */
 export type DayOrder = 'dmy' | 'mdy' | 'ymd';

@@ -1,5 +1,5 @@
 import { entryOf } from '@/core/entries';
-import { timeOf } from '@/core/time/local-date';
+import { timeOf } from '@/core/dates/local-date';
 import { readMoment, type DayOrder } from './read-moment';
 import { holds, type DateColumn, type ValueColumn, type ValueEdit, type ValueRow } from './value-row';
 

@@ -1,5 +1,5 @@
 import type { ItemKind } from '@/core/shell/model';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 
 /** What can be said of many items at once, a column each. */
 export const valueColumns = [

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayFromNumber, atTime, type LocalDateTime } from '@/core/time/local-date';
+import { dayFromNumber, atTime, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { runWritten } from '@/core/plan/__tests__/written-plans';
 import { readMoment, type DayOrder } from './read-moment';

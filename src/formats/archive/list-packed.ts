@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { fromBufferPromise } from 'yauzl';
 import type { PackedFile } from '@/core/shell/model';
-import { sha256 } from '@/core/shell/refs';
+import { sha256 } from '@/core/refs/refs';
 
 /** Archives inside a package are looked into up to these sizes; larger ones stay unread. */
 export const packedLimits = {

@@ -6,7 +6,7 @@ import { crc32, createInflateRaw, inflateRawSync } from 'node:zlib';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { pathFault } from '@/core/shell/package-path';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
-import { filePath, sha256, type FilePath, type Sha256 } from '@/core/shell/refs';
+import { filePath, sha256, type FilePath, type Sha256 } from '@/core/refs/refs';
 import { FileWindow } from './file-window';
 import { defaultLimits, type ArchiveLimits } from './limits';
 

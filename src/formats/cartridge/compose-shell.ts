@@ -1,5 +1,5 @@
 import { collect } from '@/core/collect';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type {
   Content,
@@ -20,7 +20,7 @@ import {
   type FilePath,
   type ItemRef,
   type Sha256,
-} from '@/core/shell/refs';
+} from '@/core/refs/refs';
 import { readBody } from './read-body';
 import { blankItem } from '@/core/shell/blank-item';
 import { mediaTypeOf } from './resource-types';

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { linkGraphOf } from '@/core/links/graph';
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { openArchive } from '../archive/read-archive';
 import { ShellComposer } from './compose-shell';
 import { readCartridge } from './read-cartridge';

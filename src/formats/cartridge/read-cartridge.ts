@@ -18,7 +18,7 @@ import {
   type ContentId,
   type FilePath,
   type ItemRef,
-} from '@/core/shell/refs';
+} from '@/core/refs/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { indexPaths, type PathIndex } from '@/core/links/package-paths';
 import type { Archive } from '../archive/read-archive';

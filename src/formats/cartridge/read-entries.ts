@@ -1,7 +1,7 @@
 import { append } from '@/core/collect';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { PackedFile } from '@/core/shell/model';
-import { filePath, type FilePath, type Sha256 } from '@/core/shell/refs';
+import { filePath, type FilePath, type Sha256 } from '@/core/refs/refs';
 import { good, type IntakeNote, type Result } from '@/core/shell/result';
 import { decodeText, encodingNotes } from '../archive/decode-text';
 import { defaultLimits } from '../archive/limits';

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readShell } from '@/services/do/packages/read-shell';
 import { makeZip, resource } from '@/services/__tests__/make-package';
 import { quizXml } from './write-bodies';

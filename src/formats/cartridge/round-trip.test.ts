@@ -1,9 +1,9 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { shellRef } from '@/core/shell/refs';
+import { shellRef } from '@/core/refs/refs';
 import { readShell } from '@/services/do/packages/read-shell';
-import { addDays, parseLocalDate } from '@/core/time/local-date';
+import { addDays, parseLocalDate } from '@/core/dates/local-date';
 import { ShellComposer } from './compose-shell';
 
 const day = (text: string) => parseLocalDate(text)!;

@@ -1,6 +1,6 @@
 import type { Readable } from 'node:stream';
 import type { Content, Shell } from '@/core/shell/model';
-import type { FilePath, Sha256 } from '@/core/shell/refs';
+import type { FilePath, Sha256 } from '@/core/refs/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import { writeState } from '../state-file/shell-state';
 import { decodeText, encodeText } from '../archive/decode-text';

@@ -1,7 +1,7 @@
 import { append } from '@/core/collect';
 import { encodePath } from '@/core/links/package-paths';
 import type { Content, Item, Shell } from '@/core/shell/model';
-import { writtenRef } from '@/core/shell/refs';
+import { writtenRef } from '@/core/refs/refs';
 import { outlineOf } from '@/core/shell/outline';
 import { escapeAttribute as attr, escapeText } from '../xml/parse-xml';
 import { stateFilePath, stateResourceType } from './read-entries';

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { shellRef } from '@/core/shell/refs';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { applyTodos, dueDatesAsTodos } from './due-dates';
 import { readCalendar } from './read-calendar';
 import { writeCalendar } from './write-calendar';

@@ -3,7 +3,7 @@ import type { Item, Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { dueTodoUid, itemOfDueUid } from '@/core/time/due-todo';
 import { titleKey } from '@/core/text/normalise';
-import { atTime, type LocalDateTime } from '@/core/time/local-date';
+import { atTime, type LocalDateTime } from '@/core/dates/local-date';
 import type { CalendarTodo } from './read-calendar';
 
 /** Due dates as to-dos (RFC 5545, 3.6.2), on the shell's own clock; the stamp is the day the shell is looked at from. */

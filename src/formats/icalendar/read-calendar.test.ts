@@ -1,5 +1,5 @@
 import { RRule } from 'rrule';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readCalendar } from './read-calendar';
 import { splitComponents } from './split-components';
 import { writeCalendar } from './write-calendar';

@@ -1,11 +1,11 @@
 import ICAL from 'ical.js';
 import type { CalendarFrame, CourseEvent } from '@/core/shell/model';
-import { eventRef } from '@/core/shell/refs';
+import { eventRef } from '@/core/refs/refs';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import { localOf, registerZones, unknownZones, wholeBudget, type EventClock } from '@/core/time/event-clock';
-import { atTime, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { atTime, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { componentOf, readEvent, settleOverrides, type ReadEvent } from '@/core/time/read-event';
-import { isTimeZone } from '@/core/time/zones';
+import { isTimeZone } from '@/core/dates/zones';
 import { splitComponents } from './split-components';
 
 export interface CalendarReading {

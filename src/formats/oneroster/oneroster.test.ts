@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { makeZip } from '@/services/__tests__/make-package';
 import { applyRoster } from './apply-roster';
 import { readRoster, type Roster } from './read-roster';

@@ -1,10 +1,10 @@
 import { entryOf, putEntry } from '@/core/entries';
 import type { GradeCategory, GradeColumn, Term } from '@/core/shell/model';
-import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
+import { gradeCategoryRef, gradeColumnRef } from '@/core/refs/refs';
 import type { IntakeNote } from '@/core/shell/result';
 import { clipTitle } from '@/core/text/clip';
 import { titleKey } from '@/core/text/normalise';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
 import type { RosterRow, RosterTables } from './read-tables';
 
 /** What a roster tells about one class. No person's name is in it. */

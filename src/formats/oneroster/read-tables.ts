@@ -2,7 +2,7 @@ import { entryOf, putEntry } from '@/core/entries';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
-import { filePath } from '@/core/shell/refs';
+import { filePath } from '@/core/refs/refs';
 import { append } from '@/core/collect';
 import { decodeText, encodingNotes } from '../archive/decode-text';
 import { readCsvRows, UnreadableTable } from '../archive/read-csv';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { families, urgencies } from '@/core/checks/finding';
-import type { Audit } from '@/core/checks/run-checks';
+import { families, urgencies } from '@/core/checks/finding/finding';
+import type { Audit } from '@/core/checks/run/run-checks';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 

@@ -1,12 +1,12 @@
-import { checkById } from '@/core/checks/registry';
-import { familyTitles, families, urgencyTitles, type Finding } from '@/core/checks/finding';
-import type { Audit } from '@/core/checks/run-checks';
-import { smoothnessOf } from '@/core/checks/smoothness';
+import { checkById } from '@/core/checks/run/registry';
+import { familyTitles, families, urgencyTitles, type Finding } from '@/core/checks/finding/finding';
+import type { Audit } from '@/core/checks/run/run-checks';
+import { smoothnessOf } from '@/core/checks/finding/smoothness';
 import type { StepResult } from '@/core/plan/results';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { nameOfShell } from '@/core/shell/name-of-shell';
-import { spellDate } from '@/core/time/local-date';
+import { spellDate } from '@/core/dates/local-date';
 import { tableOf, type Report, type ReportTable } from './model/report';
 
 export interface AuditReportInput {

@@ -1,6 +1,6 @@
 import { escapeUTF8 } from 'entities';
 import { largest } from '@/core/collect';
-import { urgencies, urgencyTitles, type Urgency } from '@/core/checks/finding';
+import { urgencies, urgencyTitles, type Urgency } from '@/core/checks/finding/finding';
 import { writeCsv } from '@/formats/archive/write-csv';
 
 /** One package in a summary; trouble instead of figures where it could not be read. */

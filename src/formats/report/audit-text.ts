@@ -1,5 +1,5 @@
-import { familyTitles, urgencies, urgencyTitles, type Finding } from '@/core/checks/finding';
-import type { Audit } from '@/core/checks/run-checks';
+import { familyTitles, urgencies, urgencyTitles, type Finding } from '@/core/checks/finding/finding';
+import type { Audit } from '@/core/checks/run/run-checks';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { writeCsv } from '@/formats/archive/write-csv';

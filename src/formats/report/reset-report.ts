@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { resetAreas } from '@/core/plan/reset/areas';
+import { resetAreas } from '@/core/plan/areas/areas';
 import type { ResetAccount } from '@/core/plan/reset/reset-shell';
 import { largest } from '@/core/collect';
 import { plural } from '@/core/text/plural';

@@ -1,4 +1,4 @@
-import type { Finding } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding/finding';
 import type { RemovedCounts } from '@/core/plan/run-plan';
 import { plural } from '@/core/text/plural';
 import { familyTable, firstOf } from './audit-report';

@@ -1,5 +1,5 @@
-import type { Batch } from '@/core/checks/batches';
-import { urgencyTitles } from '@/core/checks/finding';
+import type { Batch } from '@/core/checks/run/batches';
+import { urgencyTitles } from '@/core/checks/finding/finding';
 import type { OpeningAnswer, OpeningState } from '@/core/opening-day/opening-day';
 import { plural } from '@/core/text/plural';
 import { tableOf, type Report } from './model/report';

@@ -1,11 +1,11 @@
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import { mostThings } from '@/core/shell/soundness';
 import { entryOf, putEntry } from '@/core/entries';
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Item, ItemKind, Shell, ShellFile } from '@/core/shell/model';
-import { groupRef, isOutsideRef, itemRef, writtenRef, type ItemRef } from '@/core/shell/refs';
+import { groupRef, isOutsideRef, itemRef, writtenRef, type ItemRef } from '@/core/refs/refs';
 import { bad, type Result } from '@/core/shell/result';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { stateSchema, type ShellState } from './state-schema';
 
 type ItemState = ShellState['items'][string];

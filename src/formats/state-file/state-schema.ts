@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { itemKinds } from '@/core/shell/model';
 
 const text = z.string();

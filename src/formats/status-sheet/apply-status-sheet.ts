@@ -10,11 +10,11 @@ import {
   type ShellFile,
 } from '@/core/shell/model';
 import { collect } from '@/core/collect';
-import { groupRef, itemRef } from '@/core/shell/refs';
+import { groupRef, itemRef } from '@/core/refs/refs';
 import type { IntakeNote } from '@/core/shell/result';
 import { titleKey } from '@/core/text/normalise';
-import type { LocalDateTime } from '@/core/time/local-date';
-import { readIsoMoment } from '@/core/time/zones';
+import type { LocalDateTime } from '@/core/dates/local-date';
+import { readIsoMoment } from '@/core/dates/zones';
 import type { StatusColumn } from './columns';
 import type { StatusRow, StatusSheet } from './read-status-sheet';
 

@@ -1,13 +1,13 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { linkGraphOf } from '@/core/links/graph';
 import { openArchive } from '@/formats/archive/read-archive';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import type { Shell } from '@/core/shell/model';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readShell } from '@/services/do/packages/read-shell';
 import { cleanPackage, type Acceptance } from '@/services/do/clean/clean-package';
 import { cleanSchema } from '@/services/do/clean/clean-summary';

@@ -3,12 +3,12 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { composedShells } from '@/core/plan/__tests__/random-shells';
-import { countShell } from '@/core/shell/inventory';
+import { countShell } from '@/core/inventory/inventory';
 import type { Shell } from '@/core/shell/model';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeCartridge } from '@/formats/cartridge/write-cartridge';
 import { writeCalendar } from '@/formats/icalendar/write-calendar';

@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { openArchive } from '@/formats/archive/read-archive';
 import { ZipWriter } from '@/formats/archive/zip-writer';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';

@@ -3,9 +3,9 @@ import { copyFileSync, existsSync, mkdtempSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { Finding } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding/finding';
 import type { WrittenStep } from '@/core/plan/written-step';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import type { Result } from '@/core/shell/result';
 import { bringInSchema, orderBringIn } from '@/services/do/bring-in/order-bring-in';
 import { uploadsDir } from '@/services/do/bring-in/uploads';

@@ -1,5 +1,5 @@
-import type { ListedFinding } from '@/core/checks/finding';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { ListedFinding } from '@/core/checks/finding/finding';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { decide } from '@/services/do/decide/decisions';
 import { evidenceOf, type FindingEvidence } from '@/services/show/decide/evidence';

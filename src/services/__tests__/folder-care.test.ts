@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { jobs, shells, versions } from '@/store/schema';
 import { eq, inArray } from 'drizzle-orm';
 import { loadShell } from '@/store/state/keep-shell';

@@ -2,8 +2,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { shellRef } from '@/core/shell/refs';
-import type { LocalDate } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import type { LocalDate } from '@/core/dates/local-date';
 import { readShell } from '@/services/do/packages/read-shell';
 import { rawZip } from './raw-zip';
 

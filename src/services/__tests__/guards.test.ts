@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { writeStatusSheet } from '@/formats/status-sheet/write-status-sheet';
 import type { Shell } from '@/core/shell/model';
-import { gradeCategoryRef, gradeColumnRef, itemRef } from '@/core/shell/refs';
+import { gradeCategoryRef, gradeColumnRef, itemRef } from '@/core/refs/refs';
 import { hand } from '@/core/plan/__tests__/written-plans';
 import { runPlan } from '@/core/plan/run-plan';
 import { waysOut } from '@/core/plan/ways-out';

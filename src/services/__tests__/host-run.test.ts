@@ -26,7 +26,7 @@ import { runsOf } from '@/services/keep/shells/current-shell';
 import { removeShell } from '@/services/do/shells/remove-shell';
 import { shellOf } from '@/services/keep/shells/kept-state';
 import type { Shell } from '@/core/shell/model';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { DataFolder, must } from './data-folder';
 
 jest.setTimeout(120_000);

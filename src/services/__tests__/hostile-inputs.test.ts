@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { BlobStore } from '@/store/blobs';
 import { readShell } from '@/services/do/packages/read-shell';
 import { auditShell } from '@/services/do/packages/audit-shell';

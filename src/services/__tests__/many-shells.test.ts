@@ -1,7 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { assignRules, beginRuleSet, dropRuleSet, listRuleSets } from '@/services/do/rules/rule-sets';
 import { houseSet, keepRules, rulesFor } from '@/services/keep/rules/house-rules';

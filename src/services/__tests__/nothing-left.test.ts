@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { incomings, shells, versions } from '@/store/schema';
 import { incomingSchema, orderIncoming } from '@/services/do/add/order-incoming';
 import { bringInSchema, orderBringIn } from '@/services/do/bring-in/order-bring-in';

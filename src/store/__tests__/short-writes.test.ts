@@ -1,10 +1,10 @@
 import * as fs from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import { ZipWriter } from '@/formats/archive/zip-writer';
 import { openArchive } from '@/formats/archive/read-archive';
-import { filePath } from '@/core/shell/refs';
+import { filePath } from '@/core/refs/refs';
 import { BlobStore } from '../blobs';
 
 // write(2) may take a part of the bytes only: all writes of this file do, or fail in the middle where that is asked for.

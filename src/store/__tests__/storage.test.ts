@@ -3,8 +3,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { digest } from '@/core/shell/digest';
-import type { Sha256 } from '@/core/shell/refs';
+import { digest } from '@/core/refs/digest';
+import type { Sha256 } from '@/core/refs/refs';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { BlobStore } from '../blobs';
 import { openDatabase } from '../database';

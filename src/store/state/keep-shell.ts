@@ -1,7 +1,7 @@
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import { bareShell } from '@/core/shell/bare-shell';
 import type { Shell } from '@/core/shell/model';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { shellShape } from '@/core/shell/shape';
 import { unsoundnessOf } from '@/core/shell/soundness';
 import { lost, UnreadableStore } from '@/core/shell/unreadable-store';

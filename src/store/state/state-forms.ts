@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { lost, UnreadableStore } from '@/core/shell/unreadable-store';
 
 /** The form that is written now. Every form that was ever published opens: see the fixtures beside the test. */

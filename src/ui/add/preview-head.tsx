@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { standings, standingTitles, type Standing } from '@/core/add/incoming';
-import { spellDate, type LocalDate } from '@/core/time/local-date';
+import { spellDate, type LocalDate } from '@/core/dates/local-date';
 import type { PreviewView } from '@/services/do/add/preview-view';
 import { IdentityAlarm } from '../bring-in/identity-alarm';
 import { JobProgress } from '../jobs/job-progress';

@@ -1,9 +1,9 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { Inventory } from '@/core/shell/inventory';
+import type { Inventory } from '@/core/inventory/inventory';
 import { plural } from '@/core/text/plural';
-import { spellDate } from '@/core/time/local-date';
+import { spellDate } from '@/core/dates/local-date';
 import type { BringInView } from '@/services/show/bring-in/bring-in-view';
 import { ReadAgain } from '../hosts/read-again';
 import { IdentityAlarm } from './identity-alarm';

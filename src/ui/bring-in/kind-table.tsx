@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Inventory } from '@/core/shell/inventory';
+import type { Inventory } from '@/core/inventory/inventory';
 import { kindNames } from './kind-names';
 
 /** How many items of each kind, and how many of them are hidden. */

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import type { HouseTerm } from '@/core/time/house-terms';
-import { parseLocalDate } from '@/core/time/local-date';
+import { parseLocalDate } from '@/core/dates/local-date';
 import { DayField } from '../parts/day-field';
 import styles from './bring-in.module.css';
 

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { Bar, BarChart, ReferenceArea, XAxis, YAxis } from 'recharts';
-import { timeBars, type MomentKind, type MonthCount, type TimeBar } from '@/core/shell/months';
+import { timeBars, type MomentKind, type MonthCount, type TimeBar } from '@/core/inventory/months';
 import { plural } from '@/core/text/plural';
 import { useSize } from '../coat/use-size';
 import styles from './inventory.module.css';

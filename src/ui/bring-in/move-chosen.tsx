@@ -13,7 +13,7 @@ import {
 } from '@/core/outline/place-by-number';
 import { blankItem } from '@/core/shell/blank-item';
 import type { Item } from '@/core/shell/model';
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import type { ContentsLine, ModuleChoice } from '@/services/show/shells/contents-list';
 import styles from './inventory.module.css';
 

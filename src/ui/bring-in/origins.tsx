@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { Inventory } from '@/core/shell/inventory';
+import type { Inventory } from '@/core/inventory/inventory';
 import { spellBytes } from '@/core/text/spell-bytes';
 
 interface OriginsProps {

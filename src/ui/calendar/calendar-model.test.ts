@@ -1,5 +1,5 @@
 import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
-import type { LocalDate, LocalDateTime } from '@/core/time/local-date';
+import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { groupsOf, placeMarks, sayMark, stepsToEnd, stepsToRemove, stepToDropLinks } from './calendar-model';
 
 const mark = (ref: string, at: string, more: Partial<CalendarMark> = {}): CalendarMark => ({

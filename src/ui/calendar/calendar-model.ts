@@ -1,5 +1,5 @@
 import { putEntry } from '@/core/entries';
-import { isoWeekday, spellDate, addDays, dateOf, type LocalDate } from '@/core/time/local-date';
+import { isoWeekday, spellDate, addDays, dateOf, type LocalDate } from '@/core/dates/local-date';
 import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import type { GestureStep } from '@/core/outline/gesture';
 

@@ -1,5 +1,5 @@
 'use client';
-import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
+import { dateOf, spellDate, spellWeekday } from '@/core/dates/local-date';
 import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import Button from '@mui/material/Button';
 import type { WorkColumn } from '../parts/work-rows';

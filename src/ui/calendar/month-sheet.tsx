@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { addDays, dateOf, spellDate, type LocalDate } from '@/core/time/local-date';
+import { addDays, dateOf, spellDate, type LocalDate } from '@/core/dates/local-date';
 import { mondayOf } from '@/core/time/term';
 import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import { sayMark } from './calendar-model';

@@ -1,7 +1,7 @@
 'use client';
 import { entryOf } from '@/core/entries';
 import { useRef, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
-import { spellDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
+import { spellDate, spellWeekday, type LocalDate } from '@/core/dates/local-date';
 import { plural } from '@/core/text/plural';
 import type { CalendarMark, CalendarView, SheetDay, SheetWeek } from '@/services/show/decide/calendar-view';
 import { placeMarks, sayMark, shortDay } from './calendar-model';

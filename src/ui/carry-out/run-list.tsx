@@ -7,7 +7,7 @@ import { useState, type ReactNode } from 'react';
 import { plural } from '@/core/text/plural';
 import type { LedgerLine } from '@/services/keep/runs/ledger';
 import type { RunSummary } from '@/services/keep/runs/run-summary';
-import { SmallCloth } from '../frame/cloth';
+import { SmallCloth } from '../marks/small-cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';
 import type { OpenRunView, RunNote } from '@/services/show/carry-out/open-run-view';

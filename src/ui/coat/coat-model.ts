@@ -1,5 +1,5 @@
 import { largest, smallest } from '@/core/collect';
-import type { DrawnFinding, Family, Urgency } from '@/core/checks/finding';
+import type { DrawnFinding, Family, Urgency } from '@/core/checks/finding/finding';
 import type { Sketch } from '@/core/shell/sketch';
 
 /** One thing of the shell as the Coat draws it. */

@@ -2,7 +2,7 @@
 import { entryOf } from '@/core/entries';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useColorScheme } from '@mui/material/styles';
-import type { DrawnFinding } from '@/core/checks/finding';
+import type { DrawnFinding } from '@/core/checks/finding/finding';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel, type Bristle, type CoatModel } from './coat-model';
 import { layOut, placeAt, type CoatLayout, type Place } from './coat-layout';

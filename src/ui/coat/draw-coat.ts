@@ -1,5 +1,5 @@
 import { entryOf } from '@/core/entries';
-import { families, type Urgency } from '@/core/checks/finding';
+import { families, type Urgency } from '@/core/checks/finding/finding';
 import type { CoatLayout } from './coat-layout';
 import type { CoatModel } from './coat-model';
 

@@ -2,7 +2,7 @@
 import { useColorScheme } from '@mui/material/styles';
 import { useEffect, useMemo, useRef } from 'react';
 import { collect } from '@/core/collect';
-import type { DrawnFinding } from '@/core/checks/finding';
+import type { DrawnFinding } from '@/core/checks/finding/finding';
 import type { Sketch } from '@/core/shell/sketch';
 import { coatModel } from './coat-model';
 import { readPalette } from './draw-coat';

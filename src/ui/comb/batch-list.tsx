@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { partsOf } from '@/core/checks/parts';
+import { partsOf } from '@/core/checks/finding/parts';
 import { plural } from '@/core/text/plural';
 import type { CombView } from '@/services/show/comb/comb-view';
 import { BatchRow } from './batch-row';

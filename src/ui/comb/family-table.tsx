@@ -6,8 +6,8 @@ import {
   urgencyTitles,
   type Family,
   type ListedFinding,
-} from '@/core/checks/finding';
-import { partsOf } from '@/core/checks/parts';
+} from '@/core/checks/finding/finding';
+import { partsOf } from '@/core/checks/finding/parts';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './comb.module.css';
 

@@ -1,6 +1,6 @@
 import Link from 'next/link';
-import { families, familyTitles, type ListedFinding } from '@/core/checks/finding';
-import type { Smoothness } from '@/core/checks/smoothness';
+import { families, familyTitles, type ListedFinding } from '@/core/checks/finding/finding';
+import type { Smoothness } from '@/core/checks/finding/smoothness';
 import styles from './comb.module.css';
 
 /** How smooth the shell lies, with the counts that make it. */

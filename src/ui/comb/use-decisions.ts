@@ -4,7 +4,7 @@ import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useState } from 'react';
 import type { CombView } from '@/services/show/comb/comb-view';
 import type { DecisionPatch } from '@/services/do/decide/decisions';
-import { useFramePatch } from '../frame/frame-counts';
+import { useFramePatch } from '@/ui/stages/frame-counts';
 import { useLine } from '../jobs/use-line';
 
 export type FindingState = DecisionPatch['state'];

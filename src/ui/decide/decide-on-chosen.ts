@@ -1,4 +1,4 @@
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import type { Decisions } from '../comb/use-decisions';
 import { divisibleTargets } from './remedies';
 import type { FindingChoice } from './use-finding-choice';

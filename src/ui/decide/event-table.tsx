@@ -1,6 +1,6 @@
 'use client';
-import type { ListedFinding } from '@/core/checks/finding';
-import { spellWeekday, type LocalDate } from '@/core/time/local-date';
+import type { ListedFinding } from '@/core/checks/finding/finding';
+import { spellWeekday, type LocalDate } from '@/core/dates/local-date';
 import type { EventDetail } from '@/services/keep/shells/subject-detail';
 import { useFirstMany } from '../marks/first-many';
 import { choosable, TakeCell, TakeHead, type ThingChoice } from './take-box';

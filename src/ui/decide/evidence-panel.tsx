@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import { FamilyShape } from '../marks/family-shape';
 import type { FindingEvidence } from '@/services/show/decide/evidence';
 import { ThingLook } from '../look/thing-look';

@@ -1,5 +1,5 @@
 'use client';
-import { families, familyTitles, urgencies, urgencyTitles } from '@/core/checks/finding';
+import { families, familyTitles, urgencies, urgencyTitles } from '@/core/checks/finding/finding';
 import type { SavedView } from '@/services/do/decide/saved-views';
 import { FamilyShape } from '../marks/family-shape';
 import { FilterChip } from '../marks/filter-chip';

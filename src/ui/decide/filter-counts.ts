@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import type { Family, ListedFinding, Urgency } from '@/core/checks/finding';
+import type { Family, ListedFinding, Urgency } from '@/core/checks/finding/finding';
 import { listStates, type ListState } from './filter';
 import { filtered } from './list-model';
 import type { WorkbenchState } from './use-workbench';

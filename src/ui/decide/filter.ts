@@ -1,4 +1,4 @@
-import { families, urgencies, type Family, type Urgency } from '@/core/checks/finding';
+import { families, urgencies, type Family, type Urgency } from '@/core/checks/finding/finding';
 
 export const listStates = ['open', 'parts', 'asked', 'later', 'planned', 'left-be'] as const;
 /** What was decided about a finding. What is open and part of a larger finding is apart. */

@@ -1,5 +1,5 @@
-import type { Batch } from '@/core/checks/batches';
-import type { ListedFinding } from '@/core/checks/finding';
+import type { Batch } from '@/core/checks/run/batches';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import { wordFinder } from '@/core/text/has-words';
 import type { ItemKind } from '@/core/shell/model';
 import { kindNames } from '../bring-in/kind-names';

@@ -1,7 +1,7 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useLayoutEffect, useMemo, useRef, type CSSProperties } from 'react';
-import { urgencyTitles, type ListedFinding } from '@/core/checks/finding';
+import { urgencyTitles, type ListedFinding } from '@/core/checks/finding/finding';
 import { FamilyShape } from '../marks/family-shape';
 import { ChoiceBox } from '../marks/choice-box';
 import type { Row } from './list-model';

@@ -1,4 +1,4 @@
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import type { DiffPart, ItemDetail } from '@/services/keep/shells/subject-detail';
 import { KeepInstead } from './keep-instead';
 import type { ThingChoice } from './take-box';

@@ -1,5 +1,5 @@
-import { batchFindings } from '@/core/checks/batches';
-import type { ListedFinding as Finding } from '@/core/checks/finding';
+import { batchFindings } from '@/core/checks/run/batches';
+import type { ListedFinding as Finding } from '@/core/checks/finding/finding';
 import { readFilter, writeFilter } from './filter';
 import { factsOfFindings } from './finding-facts';
 import { listRows } from './list-model';

@@ -1,5 +1,11 @@
-import type { Batch } from '@/core/checks/batches';
-import { families, familyTitles, urgencies, urgencyTitles, type ListedFinding } from '@/core/checks/finding';
+import type { Batch } from '@/core/checks/run/batches';
+import {
+  families,
+  familyTitles,
+  urgencies,
+  urgencyTitles,
+  type ListedFinding,
+} from '@/core/checks/finding/finding';
 import type { Filter, Grouping, ListState } from './filter';
 import { passes, topLevel, type FactsOf, type FindingFacts } from './finding-facts';
 

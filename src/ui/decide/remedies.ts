@@ -1,4 +1,4 @@
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import { actionOf } from '@/core/plan/step';
 import { actionNamed } from '@/core/plan/written-step';
 import { plural } from '@/core/text/plural';

@@ -1,4 +1,4 @@
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import type { OtherWay } from '@/services/show/decide/evidence';
 import { divisibleTargets } from './remedies';
 

@@ -1,5 +1,5 @@
 'use client';
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import { plural } from '@/core/text/plural';
 import type { ThingDetail } from '@/services/show/shells/thing-detail';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import { toggled } from '../marks/toggled';
 import type { Row } from './list-model';
 

@@ -1,8 +1,8 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { ListedFinding } from '@/core/checks/finding';
-import { partsOf } from '@/core/checks/parts';
+import type { ListedFinding } from '@/core/checks/finding/finding';
+import { partsOf } from '@/core/checks/finding/parts';
 import type { DecideView } from '@/services/show/decide/decide-view';
 import { useDecisions, type Decisions } from '../comb/use-decisions';
 import { decideOnChosen, type DecideOnChosen } from './decide-on-chosen';

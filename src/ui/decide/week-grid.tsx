@@ -1,4 +1,4 @@
-import { spellWeekday } from '@/core/time/local-date';
+import { spellWeekday } from '@/core/dates/local-date';
 import type { EventWeek, WeekEntry } from '@/services/show/decide/week-of-event';
 import styles from './week-grid.module.css';
 

@@ -5,9 +5,9 @@ import { useState, type ReactNode } from 'react';
 import { clothBackground, clothOf } from '../marks/cloth-pattern';
 import { NameMark } from '../marks/name-mark';
 import { PlanDrawer } from '../plan/plan-drawer';
-import { FrameCounts, useFrameView } from './frame-counts';
+import { FrameCounts, useFrameView } from '@/ui/stages/frame-counts';
 import { PageTitle } from './page-title';
-import { stages, type FrameView } from './stages';
+import { stages, type FrameView } from '@/ui/stages/stages';
 import styles from './frame.module.css';
 
 /** The frame around every screen of a shell: whose it is, where the work stands, how large the plan is. */

@@ -4,7 +4,7 @@ import Alert from '@mui/material/Alert';
 import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useState } from 'react';
-import { families, familyTitles, type Family } from '@/core/checks/finding';
+import { families, familyTitles, type Family } from '@/core/checks/finding/finding';
 import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { FamilyShape } from '../marks/family-shape';
 import { CheckSettings, type CheckForm } from './check-settings';

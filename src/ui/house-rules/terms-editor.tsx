@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { readDayList, spellDayList } from '@/core/time/day-list';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
 import { DayField } from '../parts/day-field';
 import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import styles from './house-rules.module.css';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import type { RuleEffect } from '@/core/checks/compare-findings';
+import type { RuleEffect } from '@/core/checks/run/compare-findings';
 import type { WrittenRules } from '@/services/keep/rules/written-rules';
 import { useJob } from '../jobs/use-job';
 

@@ -2,7 +2,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { HouseTerm } from '@/core/time/house-terms';
-import { parseLocalDate } from '@/core/time/local-date';
+import { parseLocalDate } from '@/core/dates/local-date';
 import { DayField } from '../parts/day-field';
 import styles from './many.module.css';
 

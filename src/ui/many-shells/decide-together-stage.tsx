@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { urgencyTitles } from '@/core/checks/finding';
+import { urgencyTitles } from '@/core/checks/finding/finding';
 import { plural } from '@/core/text/plural';
 import type { SameFinding, SameFindings } from '@/services/do/many-shells/same-findings';
 import { actionOf } from '@/core/plan/step';

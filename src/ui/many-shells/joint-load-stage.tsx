@@ -2,7 +2,7 @@
 import { entryOf } from '@/core/entries';
 import Link from 'next/link';
 import { plural } from '@/core/text/plural';
-import { spellDate } from '@/core/time/local-date';
+import { spellDate } from '@/core/dates/local-date';
 import type { JointLoad } from '@/services/show/many-shells/joint-load';
 import { StackedBars } from '../parts/stacked-bars';
 import styles from './together.module.css';

@@ -10,7 +10,7 @@ import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { ShellLine } from '@/services/show/shells/shell-list';
-import { SmallCloth } from '../frame/cloth';
+import { SmallCloth } from '../marks/small-cloth';
 import { send } from '../jobs/use-job';
 
 interface RemoveSeveralProps {

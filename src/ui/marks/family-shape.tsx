@@ -1,4 +1,4 @@
-import { familyTitles, type Family } from '@/core/checks/finding';
+import { familyTitles, type Family } from '@/core/checks/finding/finding';
 
 const shapes: Readonly<Record<Family, React.ReactNode>> = {
   duplicate: (

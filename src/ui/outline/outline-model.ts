@@ -4,8 +4,8 @@ import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { spellDate, type LocalDate } from '@/core/time/local-date';
+import type { ItemRef } from '@/core/refs/refs';
+import { spellDate, type LocalDate } from '@/core/dates/local-date';
 import type { OutlineView, WireItem } from '@/services/show/decide/outline-view';
 
 /** The part of a shell that the outline is about, as it came from the server. */

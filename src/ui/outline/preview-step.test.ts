@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { defaultHouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import type { Gesture } from '@/core/outline/gesture';
 import { mergeModules, wrapInModule } from '@/core/outline/module-gestures';
 import { indent, moveBeside, moveByOne, outdent, unwrapSingles } from '@/core/outline/move-gestures';
@@ -10,7 +10,7 @@ import { runPlan } from '@/core/plan/run-plan';
 import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import { outlineRows } from './outline-model';
 import { previewStep } from '@/core/plan/preview-step';
 

@@ -6,7 +6,7 @@ import type { Gesture } from '@/core/outline/gesture';
 import type { Shell } from '@/core/shell/model';
 import type { AddedStep } from '@/services/do/decide/change-plan';
 import type { OutlineView } from '@/services/show/decide/outline-view';
-import { useFramePatch } from '../frame/frame-counts';
+import { useFramePatch } from '@/ui/stages/frame-counts';
 import { send } from '../jobs/use-job';
 import { useLine } from '../jobs/use-line';
 import { AskWhenIdle } from './ask-when-idle';

@@ -4,7 +4,7 @@ import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import { DateTime } from 'luxon';
 import { useState } from 'react';
-import { parseLocalDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, spellWeekday, type LocalDate } from '@/core/dates/local-date';
 import { useLocale } from './use-locale';
 
 interface DayFieldProps {

@@ -4,7 +4,7 @@ import { useSnackbar } from '../theme/message-bar';
 import { useCallback, useEffect, useState } from 'react';
 import type { EditedPlan } from '@/services/do/decide/change-plan';
 import type { DrawerStep, PlanDrawerView } from '@/services/show/decide/plan-drawer';
-import { useFramePatch } from '../frame/frame-counts';
+import { useFramePatch } from '@/ui/stages/frame-counts';
 import { send } from '../jobs/use-job';
 
 export interface PlanDrawerState {

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { familyTitles } from '@/core/checks/finding';
+import { familyTitles } from '@/core/checks/finding/finding';
 import type { Comparison } from '@/services/show/prove/comparison';
 import { Coat } from '../coat/coat';
 import { FamilyShape } from '../marks/family-shape';

@@ -1,5 +1,5 @@
 'use client';
-import { families, familyTitles } from '@/core/checks/finding';
+import { families, familyTitles } from '@/core/checks/finding/finding';
 import type { ProgressPoint } from '@/services/show/prove/progress';
 import { FamilyShape } from '../marks/family-shape';
 import { StackedBars } from '../parts/stacked-bars';

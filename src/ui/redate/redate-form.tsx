@@ -2,7 +2,7 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { RedateMode } from '@/core/redate/ask';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import type { RedateAsked } from '@/services/do/drafts/redate-ask';
 import type { RedateStart } from '@/services/show/decide/redate-start';
 import { DayField } from '../parts/day-field';

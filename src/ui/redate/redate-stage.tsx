@@ -5,7 +5,7 @@ import { useSearchParams } from 'next/navigation';
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { RedateWarning } from '@/core/redate/ask';
 import type { RedateChange } from '@/core/redate/thing-changes';
-import { parseLocalDate, spellDate } from '@/core/time/local-date';
+import { parseLocalDate, spellDate } from '@/core/dates/local-date';
 import { seriesOfRef } from '@/core/time/series-ref';
 import { plural } from '@/core/text/plural';
 import type { RedateAsked } from '@/services/do/drafts/redate-ask';

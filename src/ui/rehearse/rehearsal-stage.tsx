@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { plural } from '@/core/text/plural';
 import type { RehearseStageView } from '@/services/show/rehearse/rehearse-view';
-import { SmallCloth } from '../frame/cloth';
+import { SmallCloth } from '../marks/small-cloth';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob } from '../jobs/use-job';
 import { drawnFrom } from '../stage/drawn-stage';

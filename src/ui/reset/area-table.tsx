@@ -1,4 +1,4 @@
-import type { ResetArea } from '@/core/plan/reset/areas';
+import type { ResetArea } from '@/core/plan/areas/areas';
 import type { Returns } from '@/core/plan/reset/reset-shell';
 import type { ResetPreview } from '@/services/do/decide/reset-plan';
 import type { ResetStart } from '@/services/show/decide/reset-start';

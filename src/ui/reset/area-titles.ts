@@ -1,4 +1,4 @@
-import type { ResetArea } from '@/core/plan/reset/areas';
+import type { ResetArea } from '@/core/plan/areas/areas';
 
 /** The areas in words. */
 export const areaTitles: Readonly<Record<ResetArea, string>> = {

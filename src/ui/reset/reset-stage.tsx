@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type FormEvent } from 'react';
-import type { ResetArea } from '@/core/plan/reset/areas';
+import type { ResetArea } from '@/core/plan/areas/areas';
 import { plural } from '@/core/text/plural';
 import type { NamedThing } from '@/services/do/drafts/draft-reset';
 import type { KeepChoice, ResetStart } from '@/services/show/decide/reset-start';

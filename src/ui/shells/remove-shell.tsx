@@ -9,7 +9,7 @@ import { useRouter } from 'next/navigation';
 import { useSnackbar } from '../theme/message-bar';
 import { useState } from 'react';
 import type { ShellLine } from '@/services/show/shells/shell-list';
-import { SmallCloth } from '../frame/cloth';
+import { SmallCloth } from '../marks/small-cloth';
 import { send } from '../jobs/use-job';
 
 /** Removes a shell from the list, with everything that only it uses; armed by typing its code. */

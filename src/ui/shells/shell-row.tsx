@@ -1,7 +1,7 @@
 import Link from 'next/link';
-import { families, familyTitles } from '@/core/checks/finding';
+import { families, familyTitles } from '@/core/checks/finding/finding';
 import type { ShellLine } from '@/services/show/shells/shell-list';
-import { SmallCloth } from '../frame/cloth';
+import { SmallCloth } from '../marks/small-cloth';
 import { FamilyShape } from '../marks/family-shape';
 import styles from './shells.module.css';
 

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { Suspense, use, useSyncExternalStore, type ComponentType } from 'react';
-import { UnreadableShell } from '../frame/unreadable-shell';
+import { UnreadableShell } from './unreadable-shell';
 import { loadStage, type StageSource } from './load-stage';
 import styles from './drawn-stage.module.css';
 

@@ -1,4 +1,4 @@
-import { addDays, atTime, dateOf, timeOf } from '@/core/time/local-date';
+import { addDays, atTime, dateOf, timeOf } from '@/core/dates/local-date';
 import { readMoment, type DayOrder } from '@/core/values/read-moment';
 import { cellsOf, type Cell, type CellRange, type CellText } from './cell-range';
 

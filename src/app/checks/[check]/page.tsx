@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding';
-import { checkById } from '@/core/checks/registry';
+import { familyTitles, urgencyTitles, type Family } from '@/core/checks/finding/finding';
+import { checkById } from '@/core/checks/run/registry';
 import { appContext } from '@/services/keep/desks/app-context';
 import { checkFormOf, rulesView } from '@/services/show/rules/rules-view';
 import { CheckSettingsCard } from '@/ui/house-rules/check-settings-card';

@@ -1,5 +1,5 @@
-import { shellRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { partOf, thingsOf } from '../part-of';
 

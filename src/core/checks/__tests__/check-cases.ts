@@ -3,14 +3,14 @@ import { stepsOfFindings } from '@/core/remedies/steps-of-remedy';
 import { probeOf } from '@/core/probe/probe';
 import type { WebAnswer } from '@/core/probe/web-answer';
 import type { Shell } from '@/core/shell/model';
-import { shellRef } from '@/core/shell/refs';
-import { parseLocalDate } from '@/core/time/local-date';
+import { shellRef } from '@/core/refs/refs';
+import { parseLocalDate } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { CheckRecord } from '../check';
-import type { Finding } from '../finding';
-import { defaultHouseRules, type HouseRules } from '../house-rules';
-import { allChecks } from '../registry';
-import { runChecks } from '../run-checks';
+import type { CheckRecord } from '@/core/checks/check/check';
+import type { Finding } from '@/core/checks/finding/finding';
+import { defaultHouseRules, type HouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
 
 export interface FiringCase {
   readonly name: string;

@@ -1,6 +1,6 @@
 import type { CourseEvent } from '@/core/shell/model';
-import { eventRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { eventRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 
 /** A single event as a calendar would give it. */
 export const event = (

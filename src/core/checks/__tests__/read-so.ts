@@ -1,5 +1,5 @@
-import { itemRef } from '@/core/shell/refs';
-import type { CheckRecord } from '../check';
+import { itemRef } from '@/core/refs/refs';
+import type { CheckRecord } from '@/core/checks/check/check';
 import { event } from './make-event';
 import {
   archive,

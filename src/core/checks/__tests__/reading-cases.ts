@@ -1,10 +1,10 @@
 import { baselineOf } from '@/core/compare/baseline';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { Shell } from '@/core/shell/model';
-import { gradeCategoryRef, gradeColumnRef, itemRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { gradeCategoryRef, gradeColumnRef, itemRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import type { HouseRules } from '../house-rules';
+import type { HouseRules } from '@/core/checks/rules/house-rules';
 import { day, shellFrom } from './check-cases';
 import { event } from './make-event';
 

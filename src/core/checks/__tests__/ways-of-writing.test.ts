@@ -1,8 +1,8 @@
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { webAddressKey } from '@/core/links/web-address';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { allChecks } from '../registry';
-import { runChecks } from '../run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
 
 // The same thing written in other ways: wide letters and figures (Unicode Standard Annex 15, NFKC), days in every order,
 // marks joined to figures, and ways over several pages. Each is found by its check, and by no other.

@@ -1,5 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { checkCases } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { carriedOver } from './carried-over';

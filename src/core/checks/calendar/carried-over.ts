@@ -1,12 +1,12 @@
 import { sayDates } from '@/core/time/say-dates';
 import { elementAt, valueFor } from '@/core/sure';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
-import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
-import type { CheckId, Evidence } from '../finding';
-import { carriedOptions } from './carried-events';
+import { dateOf, daysBetween, spellDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import type { CheckId, Evidence } from '@/core/checks/finding/finding';
+import { carriedOptions } from '@/core/checks/facts/carried-events';
 
 export const carriedOver = defineCheck({
   id: 'calendar.carried-over',

@@ -1,5 +1,5 @@
 import type { CourseEvent } from '@/core/shell/model';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
 import { checkCases, day } from '../__tests__/check-cases';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';

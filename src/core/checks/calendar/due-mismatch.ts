@@ -1,13 +1,13 @@
 import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
 import { coversDay, daySpans } from '@/core/time/event-days';
-import { atTime, dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
-import { defineCheck } from '../check';
-import { reDate } from '../remedies';
+import { atTime, dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/dates/local-date';
+import { defineCheck } from '@/core/checks/check/check';
+import { reDate } from '@/core/checks/check/remedies';
 
 export const dueMismatch = defineCheck({
   id: 'calendar.due-mismatch',

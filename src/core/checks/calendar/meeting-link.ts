@@ -1,12 +1,12 @@
 import { sayDates } from '@/core/time/say-dates';
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
+import { firstReason } from '@/core/checks/check/first-reason';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
-import { dateOf, spellDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
+import { dateOf, spellDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
 import { joiningLinks } from '@/core/time/joining-links';
 
 type Why = 'outside' | 'past' | 'carried' | 'shared';

@@ -1,6 +1,6 @@
 import { readCalendar } from '@/formats/icalendar/read-calendar';
-import { itemRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { itemRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { checkCases, day } from '../__tests__/check-cases';
 import { noClassDay } from './no-class-day';
 

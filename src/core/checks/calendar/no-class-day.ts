@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { coversDay, daySpans, type DaySpan } from '@/core/time/event-days';
-import { dateOf, spellDate, spellWeekday } from '@/core/time/local-date';
+import { dateOf, spellDate, spellWeekday } from '@/core/dates/local-date';
 import { plural } from '@/core/text/plural';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const noClassDay = defineCheck({
   id: 'calendar.no-class-day',

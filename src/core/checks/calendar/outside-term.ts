@@ -1,11 +1,11 @@
 import { sayDates } from '@/core/time/say-dates';
 import { smallest } from '@/core/collect';
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
+import { firstReason } from '@/core/checks/check/first-reason';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
-import { dateOf, spellDate } from '@/core/time/local-date';
+import { dateOf, spellDate } from '@/core/dates/local-date';
 import { plural } from '@/core/text/plural';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const outsideTerm = defineCheck({
   id: 'calendar.outside-term',

@@ -1,6 +1,6 @@
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { readCalendar } from '@/formats/icalendar/read-calendar';
-import { addDays } from '@/core/time/local-date';
+import { addDays } from '@/core/dates/local-date';
 import { checkCases, day, spring } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { overrunsTerm } from './overruns-term';

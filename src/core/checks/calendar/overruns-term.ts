@@ -1,9 +1,9 @@
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
-import { dateOf, spellDate } from '@/core/time/local-date';
+import { firstReason } from '@/core/checks/check/first-reason';
+import { dateOf, spellDate } from '@/core/dates/local-date';
 import { plural } from '@/core/text/plural';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const overrunsTerm = defineCheck({
   id: 'calendar.overruns-term',

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
+import { firstReason } from '@/core/checks/check/first-reason';
 import { daySpans, sideOfSpan } from '@/core/time/event-days';
-import { spellDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
+import { spellDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const pastEvent = defineCheck({
   id: 'calendar.past',

@@ -1,9 +1,9 @@
 import type { CourseEvent } from '@/core/shell/model';
-import { addDays, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, type LocalDateTime } from '@/core/dates/local-date';
 import { checkCases, day, shellFrom } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
-import { allChecks } from '../registry';
-import { runChecks } from '../run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
 import { unconfirmedMeeting } from './unconfirmed-meeting';
 
 const join = 'https://rooms.example/join/seminar';

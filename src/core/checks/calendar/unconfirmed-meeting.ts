@@ -1,13 +1,13 @@
 import { sayDates } from '@/core/time/say-dates';
 import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
+import { firstReason } from '@/core/checks/check/first-reason';
 import { collect, largest, smallest } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
-import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
+import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/dates/local-date';
 import { sideOfTerm } from '@/core/time/term';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 import { joiningLinks } from '@/core/time/joining-links';
 
 export const unconfirmedMeeting = defineCheck({

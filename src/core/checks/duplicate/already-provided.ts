@@ -5,7 +5,7 @@ import type { Baseline, Item, Shell } from '@/core/shell/model';
 import { nearSignature, pairsOf } from '@/core/text/near-pairs';
 import { wordCodes } from '@/core/text/shingles';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 type BaselineItem = Baseline['items'][number];
 

@@ -5,7 +5,7 @@ import type { Item } from '@/core/shell/model';
 import { compatible } from '@/core/text/compatible';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const copyTitle = defineCheck({
   id: 'duplicate.copy-title',

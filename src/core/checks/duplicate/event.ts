@@ -4,8 +4,8 @@ import { compareText } from '@/core/compare-text';
 import { collect } from '@/core/collect';
 import type { CourseEvent } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
-import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { dateOf, spellDate, timeOf } from '@/core/dates/local-date';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const duplicateEvent = defineCheck({
   id: 'duplicate.event',

@@ -1,4 +1,4 @@
-import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
+import { gradeCategoryRef, gradeColumnRef } from '@/core/refs/refs';
 import { checkCases } from '../__tests__/check-cases';
 import { duplicateGradeCategory } from './grade-category';
 

@@ -4,7 +4,7 @@ import { collect } from '@/core/collect';
 import type { GradeCategory } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const duplicateGradeCategory = defineCheck({
   id: 'duplicate.grade-category',

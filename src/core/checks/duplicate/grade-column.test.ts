@@ -1,4 +1,4 @@
-import { gradeColumnRef } from '@/core/shell/refs';
+import { gradeColumnRef } from '@/core/refs/refs';
 import { checkCases } from '../__tests__/check-cases';
 import { duplicateGradeColumn } from './grade-column';
 

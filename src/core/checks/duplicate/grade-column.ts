@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { GradeColumn } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const duplicateGradeColumn = defineCheck({
   id: 'duplicate.grade-column',

@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { targetNodes } from '@/core/links/graph';
 import { webAddressKey } from '@/core/links/web-address';
 import type { Item } from '@/core/shell/model';
-import { defineCheck } from '../check';
-import { chooseKeeper, itemCandidate } from '../keeper';
-import { keepOne } from '../remedies';
+import { defineCheck } from '@/core/checks/check/check';
+import { chooseKeeper, itemCandidate } from '@/core/checks/check/keeper';
+import { keepOne } from '@/core/checks/check/remedies';
 
 export const duplicateLink = defineCheck({
   id: 'duplicate.link',

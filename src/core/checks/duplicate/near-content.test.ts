@@ -1,7 +1,7 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
-import { defaultHouseRules } from '../house-rules';
-import { allChecks } from '../registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { nearContent } from './near-content';
 
 const words =

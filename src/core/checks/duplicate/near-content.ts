@@ -1,6 +1,6 @@
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const nearContent = defineCheck({
   id: 'duplicate.near-content',

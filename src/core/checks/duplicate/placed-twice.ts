@@ -2,7 +2,7 @@ import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const placedTwice = defineCheck({
   id: 'duplicate.placed-twice',

@@ -6,8 +6,8 @@ import type { Content, Question } from '@/core/shell/model';
 import { excerpt, textKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
 import type { WrittenAddress } from '@/core/text/scan-html';
-import { defineCheck } from '../check';
-import type { SubjectRef } from '../finding';
+import { defineCheck } from '@/core/checks/check/check';
+import type { SubjectRef } from '@/core/checks/finding/finding';
 
 export const duplicateQuestion = defineCheck({
   id: 'duplicate.question',

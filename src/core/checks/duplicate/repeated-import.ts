@@ -3,9 +3,9 @@ import type { Item } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
 import { titleKey } from '@/core/text/normalise';
 import type { ContentKeys } from '@/core/compare/content-keys';
-import { defineCheck } from '../check';
-import type { CheckId, Evidence } from '../finding';
-import { shortestRepeat } from './repeats';
+import { defineCheck } from '@/core/checks/check/check';
+import type { CheckId, Evidence } from '@/core/checks/finding/finding';
+import { shortestRepeat } from '@/core/checks/facts/repeats';
 
 export const repeatedImport = defineCheck({
   id: 'duplicate.repeated-import',

@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { targetNodes } from '@/core/links/graph';
 import type { Item, ItemKind } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck } from '../check';
-import { chooseKeeper, itemCandidate } from '../keeper';
-import { keepOne } from '../remedies';
+import { defineCheck } from '@/core/checks/check/check';
+import { chooseKeeper, itemCandidate } from '@/core/checks/check/keeper';
+import { keepOne } from '@/core/checks/check/remedies';
 
 const withBody = new Set<ItemKind>(['page', 'assignment', 'quiz', 'discussion', 'announcement']);
 

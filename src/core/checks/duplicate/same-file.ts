@@ -2,11 +2,11 @@ import { elementAt, firstWhere } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item, ShellFile } from '@/core/shell/model';
-import type { ContentId, Sha256 } from '@/core/shell/refs';
+import type { ContentId, Sha256 } from '@/core/refs/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
-import { defineCheck } from '../check';
-import { chooseKeeper, fileCandidate } from '../keeper';
-import { keepOne } from '../remedies';
+import { defineCheck } from '@/core/checks/check/check';
+import { chooseKeeper, fileCandidate } from '@/core/checks/check/keeper';
+import { keepOne } from '@/core/checks/check/remedies';
 
 export const sameFile = defineCheck({
   id: 'duplicate.same-file',

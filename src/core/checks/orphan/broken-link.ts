@@ -2,9 +2,9 @@ import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import type { BrokenAddress, NodeKey } from '@/core/links/graph';
 import { nameOfPath, pathsByName } from '@/core/links/names';
-import { defineCheck } from '../check';
-import type { SubjectRef } from '../finding';
-import { nearest } from '../house-rules';
+import { defineCheck } from '@/core/checks/check/check';
+import type { SubjectRef } from '@/core/checks/finding/finding';
+import { nearest } from '@/core/checks/rules/house-rules';
 
 export const brokenLink = defineCheck({
   id: 'orphan.broken-link',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { GradeCategory, Shell } from '@/core/shell/model';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const emptyGradeCategory = defineCheck({
   id: 'orphan.empty-grade-category',

@@ -1,4 +1,4 @@
-import { groupRef } from '@/core/shell/refs';
+import { groupRef } from '@/core/refs/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
 import { emptyGroup } from './empty-group';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const emptyGroup = defineCheck({
   id: 'orphan.empty-group',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import type { Outline } from '@/core/shell/outline';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const emptyModule = defineCheck({
   id: 'orphan.empty-module',

@@ -1,5 +1,5 @@
 import type { Shell } from '@/core/shell/model';
-import { gradeColumnRef } from '@/core/shell/refs';
+import { gradeColumnRef } from '@/core/refs/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
 import { gradeColumn } from './grade-column';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { hasWord } from '@/core/text/whole-word';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const gradeColumn = defineCheck({
   id: 'orphan.grade-column',

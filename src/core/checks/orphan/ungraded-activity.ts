@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pointsOf } from '@/core/shell/points';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const ungradedActivity = defineCheck({
   id: 'orphan.ungraded-activity',

@@ -1,4 +1,4 @@
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
 import { unpackedArchive } from './unpacked-archive';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fileNode } from '@/core/links/graph';
 import { plural } from '@/core/text/plural';
 import { spellBytes } from '@/core/text/spell-bytes';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const unpackedArchive = defineCheck({
   id: 'orphan.unpacked-archive',

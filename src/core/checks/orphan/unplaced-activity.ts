@@ -2,7 +2,7 @@ import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { contentNode, countLinksTo } from '@/core/links/graph';
 import type { Item, ItemKind } from '@/core/shell/model';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 const kinds: readonly ItemKind[] = ['assignment', 'quiz', 'discussion'];
 const names: Readonly<Partial<Record<ItemKind, string>>> = {

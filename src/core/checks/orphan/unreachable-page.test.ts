@@ -1,7 +1,7 @@
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
-import { allChecks } from '../registry';
-import { runChecks } from '../run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
 import { unreachablePage } from './unreachable-page';
 
 const lost = (c: ShellComposer, html = '<p>x</p>', path = 'lost.html') =>

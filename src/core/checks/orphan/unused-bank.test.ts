@@ -1,4 +1,4 @@
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
 import { unusedBank } from './unused-bank';

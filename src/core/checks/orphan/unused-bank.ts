@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { contentNode } from '@/core/links/graph';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const unusedBank = defineCheck({
   id: 'orphan.unused-bank',

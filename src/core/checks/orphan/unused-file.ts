@@ -3,7 +3,7 @@ import { collect } from '@/core/collect';
 import { fileNode, type NodeKey } from '@/core/links/graph';
 import type { ShellFile } from '@/core/shell/model';
 import { spellBytes } from '@/core/text/spell-bytes';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const unusedFile = defineCheck({
   id: 'orphan.unused-file',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
-import { defineCheck, missing } from '../check';
+import { firstReason } from '@/core/checks/check/first-reason';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const unusedHomePage = defineCheck({
   id: 'orphan.unused-home-page',

@@ -1,6 +1,6 @@
 import { english } from '@/core/text/english';
 import { sentenceAround } from '@/core/text/sentence';
-import type { Passage } from '../passages';
+import type { Passage } from '@/core/checks/facts/passages';
 
 /** How far a word that asks may stand from the date, in characters. */
 const reach = 90;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { dateLabels } from '../date-labels';
+import { dateLabels } from '@/core/checks/check/date-labels';
 import type { Item } from '@/core/shell/model';
-import { dateOf, spellDate, timeOf } from '@/core/time/local-date';
-import { defineCheck } from '../check';
+import { dateOf, spellDate, timeOf } from '@/core/dates/local-date';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const dateOrder = defineCheck({
   id: 'outdated.date-order',

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { dateLabels } from '../date-labels';
+import { dateLabels } from '@/core/checks/check/date-labels';
 import { sideOfTerm, weekOfTerm } from '@/core/time/term';
-import { dateOf, spellDate, spellWeekday, timeOf, type LocalDateTime } from '@/core/time/local-date';
+import { dateOf, spellDate, spellWeekday, timeOf, type LocalDateTime } from '@/core/dates/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
-import { defineCheck, missing } from '../check';
-import { reDate } from '../remedies';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { reDate } from '@/core/checks/check/remedies';
 
 const names = { opens: 'opens', due: 'due', closes: 'closes' } as const;
 

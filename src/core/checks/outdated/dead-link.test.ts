@@ -1,5 +1,5 @@
 import type { WebAnswer, WebState } from '@/core/probe/web-answer';
-import { runChecks } from '../run-checks';
+import { runChecks } from '@/core/checks/run/run-checks';
 import { checkCases, shellFrom, type FiringCase } from '../__tests__/check-cases';
 import { event } from '../__tests__/make-event';
 import { deadLink } from './dead-link';

@@ -6,10 +6,10 @@ import { isDead, webStateTitles, type WebAnswer } from '@/core/probe/web-answer'
 import type { Shell } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
 import { compareText } from '@/core/compare-text';
-import { spellDate } from '@/core/time/local-date';
-import type { LocalDate } from '@/core/time/local-date';
-import { defineCheck } from '../check';
-import type { Remedy, SubjectRef } from '../finding';
+import { spellDate } from '@/core/dates/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
+import { defineCheck } from '@/core/checks/check/check';
+import type { Remedy, SubjectRef } from '@/core/checks/finding/finding';
 
 /** What is to be done about an address: three sorts, each a batch of its own. */
 type Sort = 'dead' | 'moved' | 'ended';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { hostOf, isHostOf } from './hosts';
 
 export const formerTool = defineCheck({

@@ -1,7 +1,7 @@
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { phraseFinder } from '@/core/text/phrases';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { bySubject, sentenceEvidence } from './mentions';
 
 export const leftoverPhrase = defineCheck({

@@ -1,6 +1,6 @@
 import { excerpt } from '@/core/text/normalise';
-import type { Evidence, SubjectRef } from '../finding';
-import { passageLabels, sentenceOf, type Passage } from '../passages';
+import type { Evidence, SubjectRef } from '@/core/checks/finding/finding';
+import { passageLabels, sentenceOf, type Passage } from '@/core/checks/facts/passages';
 
 /** What was found in one subject, in the order of its passages: one finding for each subject. */
 export interface FoundIn<T> {

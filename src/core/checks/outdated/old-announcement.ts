@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
-import { dateOf, daysBetween, spellDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
+import { firstReason } from '@/core/checks/check/first-reason';
+import { dateOf, daysBetween, spellDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const oldAnnouncement = defineCheck({
   id: 'outdated.old-announcement',

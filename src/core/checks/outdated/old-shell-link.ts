@@ -6,7 +6,7 @@ import type { AddressReader } from '@/core/links/package-paths';
 import { scansOfContent } from '@/core/links/scans';
 import type { Content } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { hostOf, isHostOf } from './hosts';
 
 export const oldShellLink = defineCheck({

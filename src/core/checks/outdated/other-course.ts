@@ -4,8 +4,8 @@ import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { courseCodes, otherCourses, ownCode, type OwnCode } from '@/core/text/course-codes';
 import { english } from '@/core/text/english';
-import { defineCheck } from '../check';
-import type { Passage } from '../passages';
+import { defineCheck } from '@/core/checks/check/check';
+import type { Passage } from '@/core/checks/facts/passages';
 import { plural } from '@/core/text/plural';
 import { bySubject, sentenceEvidence } from './mentions';
 

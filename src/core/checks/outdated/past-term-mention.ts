@@ -3,8 +3,8 @@ import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { shortTerms, type NamedTerm } from '@/core/text/named-terms';
 import { sentenceAround } from '@/core/text/sentence';
-import { defineCheck, missing } from '../check';
-import { standsInHistory, standsQuoted } from '../passages';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { standsInHistory, standsQuoted } from '@/core/checks/facts/passages';
 import { bySubject, sentenceEvidence } from './mentions';
 
 export const pastTermMention = defineCheck({

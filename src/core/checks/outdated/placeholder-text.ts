@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { scansOfContent } from '@/core/links/scans';
 import type { Content } from '@/core/shell/model';
-import type { ContentId } from '@/core/shell/refs';
+import type { ContentId } from '@/core/refs/refs';
 import { english } from '@/core/text/english';
 import { stretchesOf } from '@/core/text/mentions';
 import { textKey } from '@/core/text/normalise';
 import { phraseFinder } from '@/core/text/phrases';
 import { sentenceAround } from '@/core/text/sentence';
-import { defineCheck } from '../check';
-import { standsInCode, type Passage } from '../passages';
+import { defineCheck } from '@/core/checks/check/check';
+import { standsInCode, type Passage } from '@/core/checks/facts/passages';
 import { bySubject, sentenceEvidence } from './mentions';
 
 export const placeholderText = defineCheck({

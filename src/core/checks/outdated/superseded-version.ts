@@ -5,10 +5,10 @@ import { targetNodes, countLinksTo, fileNode } from '@/core/links/graph';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
 import { nameWords } from '@/core/text/name-words';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { compareVersions, versionOf, type Version } from './versions';
-import type { SubjectRef } from '../finding';
-import { keepOne } from '../remedies';
+import type { SubjectRef } from '@/core/checks/finding/finding';
+import { keepOne } from '@/core/checks/check/remedies';
 
 interface Named {
   readonly subject: SubjectRef;

@@ -2,10 +2,10 @@ import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { english } from '@/core/text/english';
 import { sentenceAround } from '@/core/text/sentence';
-import { parseLocalDate, spellDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, spellDate, spellWeekday, type LocalDate } from '@/core/dates/local-date';
 import { sideOfTerm } from '@/core/time/term';
-import { defineCheck, missing } from '../check';
-import { standsQuoted } from '../passages';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { standsQuoted } from '@/core/checks/facts/passages';
 import { isAskedFor } from './asked-for';
 import { bySubject, sentenceEvidence } from './mentions';
 

@@ -12,11 +12,11 @@ import {
   spellDate,
   spellWeekday,
   type LocalDate,
-} from '@/core/time/local-date';
+} from '@/core/dates/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import { weekOfTerm } from '@/core/time/term';
-import { defineCheck, missing } from '../check';
-import { standsQuoted } from '../passages';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { standsQuoted } from '@/core/checks/facts/passages';
 import { isAskedFor } from './asked-for';
 import { bySubject, sentenceEvidence } from './mentions';
 

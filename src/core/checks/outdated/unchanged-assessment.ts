@@ -1,10 +1,10 @@
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
+import { firstReason } from '@/core/checks/check/first-reason';
 import { pointsOf } from '@/core/shell/points';
 import { plural } from '@/core/text/plural';
-import { dateOf, spellDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
+import { dateOf, spellDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const unchangedAssessment = defineCheck({
   id: 'outdated.unchanged-assessment',

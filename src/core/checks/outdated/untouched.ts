@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { addDays, dateOf, daysBetween, spellDate, type LocalDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
+import { addDays, dateOf, daysBetween, spellDate, type LocalDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const untouched = defineCheck({
   id: 'outdated.untouched',

@@ -3,10 +3,10 @@ import { z } from 'zod';
 import { english } from '@/core/text/english';
 import type { NamedDate } from '@/core/text/named-dates';
 import { sentenceAround } from '@/core/text/sentence';
-import { isoWeekday, parseLocalDate, spellWeekday, type LocalDate } from '@/core/time/local-date';
+import { isoWeekday, parseLocalDate, spellWeekday, type LocalDate } from '@/core/dates/local-date';
 import type { Term } from '@/core/shell/model';
-import { defineCheck } from '../check';
-import { standsQuoted } from '../passages';
+import { defineCheck } from '@/core/checks/check/check';
+import { standsQuoted } from '@/core/checks/facts/passages';
 import { bySubject, sentenceEvidence } from './mentions';
 
 export const weekdayMismatch = defineCheck({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { onlyBaseline } from '@/core/compare/baseline';
-import { countThings } from '@/core/shell/inventory';
-import { defineCheck } from '../check';
+import { countThings } from '@/core/inventory/inventory';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const emptiness = defineCheck({
   id: 'readiness.emptiness',

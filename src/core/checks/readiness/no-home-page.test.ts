@@ -1,4 +1,4 @@
-import { itemRef } from '@/core/shell/refs';
+import { itemRef } from '@/core/refs/refs';
 import { checkCases } from '../__tests__/check-cases';
 import { noHomePage } from './no-home-page';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { plural } from '@/core/text/plural';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const noHomePage = defineCheck({
   id: 'readiness.no-home-page',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { english } from '@/core/text/english';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const noSyllabus = defineCheck({
   id: 'readiness.no-syllabus',

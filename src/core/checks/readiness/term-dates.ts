@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const termDates = defineCheck({
   id: 'readiness.term-dates',

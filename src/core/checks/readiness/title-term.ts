@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { termDoubts } from '@/core/shell/identity';
-import { defineCheck, missing } from '../check';
+import { termDoubts } from '@/core/inventory/identity';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const titleTerm = defineCheck({
   id: 'readiness.title-term',

@@ -1,4 +1,4 @@
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { checkCases } from '../__tests__/check-cases';
 import { undatedActivity } from './undated-activity';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pointsOf } from '@/core/shell/points';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const undatedActivity = defineCheck({
   id: 'readiness.undated-activity',

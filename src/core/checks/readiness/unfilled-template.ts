@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { titleKey } from '@/core/text/normalise';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 import { fitsPattern } from '@/core/text/title-pattern';
 
 export const unfilledTemplate = defineCheck({

@@ -1,4 +1,4 @@
-import { gradeCategoryRef } from '@/core/shell/refs';
+import { gradeCategoryRef } from '@/core/refs/refs';
 import { checkCases } from '../__tests__/check-cases';
 import { weights } from './weights';
 

@@ -1,5 +1,5 @@
 import type { Shell } from '@/core/shell/model';
-import { gradeCategoryRef, gradeColumnRef } from '@/core/shell/refs';
+import { gradeCategoryRef, gradeColumnRef } from '@/core/refs/refs';
 import { checkCases } from '../__tests__/check-cases';
 import { catchAllCategory } from './catch-all-category';
 

@@ -5,7 +5,7 @@ import { english } from '@/core/text/english';
 import { escapePattern } from '@/core/text/escape-pattern';
 import { titleKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const catchAllCategory = defineCheck({
   id: 'structure.catch-all-category',

@@ -1,4 +1,4 @@
-import type { Series } from './series';
+import type { Series } from '@/core/checks/facts/series';
 
 /**
  * Is a series one in which a number that stands twice or is missing means something: modules, or three or more

@@ -1,7 +1,7 @@
 import { hand, runWritten } from '@/core/plan/__tests__/written-plans';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { defaultHouseRules } from '../house-rules';
-import { allChecks } from '../registry';
+import { defaultHouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
 import { deepNesting } from './deep-nesting';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const deepNesting = defineCheck({
   id: 'structure.deep-nesting',

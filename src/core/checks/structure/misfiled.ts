@@ -8,7 +8,7 @@ import {
   type NumberLabel,
   type OwnLabels,
 } from '@/core/text/number-label';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const misfiled = defineCheck({
   id: 'structure.misfiled',

@@ -1,8 +1,8 @@
 import { entryOf } from '@/core/entries';
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { defineCheck } from '../check';
-import type { SeriesMember } from './series';
+import { defineCheck } from '@/core/checks/check/check';
+import type { SeriesMember } from '@/core/checks/facts/series';
 
 export const mixedNaming = defineCheck({
   id: 'structure.mixed-naming',

@@ -1,9 +1,9 @@
-import { nameOfSeries } from './series';
+import { nameOfSeries } from '@/core/checks/facts/series';
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { countsAlong } from './counted-series';
-import { compareNumbers } from './series';
+import { compareNumbers } from '@/core/checks/facts/series';
 
 export const numberGap = defineCheck({
   id: 'structure.number-gap',

@@ -1,7 +1,7 @@
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
-import { defineCheck } from '../check';
-import { compareNumbers, type SeriesMember } from './series';
+import { defineCheck } from '@/core/checks/check/check';
+import { compareNumbers, type SeriesMember } from '@/core/checks/facts/series';
 
 export const numberOrder = defineCheck({
   id: 'structure.number-order',

@@ -1,6 +1,6 @@
-import { nameOfSeries } from './series';
+import { nameOfSeries } from '@/core/checks/facts/series';
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { countsAlong, numbersOf } from './counted-series';
 
 export const numberRepeat = defineCheck({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const singleItemFolder = defineCheck({
   id: 'structure.single-item-folder',

@@ -3,9 +3,9 @@ import { largest } from '@/core/collect';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 import { labelOfItem } from './misfiled';
-import type { Series } from './series';
+import type { Series } from '@/core/checks/facts/series';
 
 export const tailBlock = defineCheck({
   id: 'structure.tail-block',

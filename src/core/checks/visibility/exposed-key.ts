@@ -3,7 +3,7 @@ import { contentNode, fileNode } from '@/core/links/graph';
 import type { Item } from '@/core/shell/model';
 import { namesAnswers } from '@/core/text/answer-name';
 import { nameWords } from '@/core/text/name-words';
-import { defineCheck } from '../check';
+import { defineCheck } from '@/core/checks/check/check';
 
 export const exposedKey = defineCheck({
   id: 'visibility.exposed-key',

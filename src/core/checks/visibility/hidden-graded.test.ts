@@ -1,4 +1,4 @@
-import { gradeColumnRef } from '@/core/shell/refs';
+import { gradeColumnRef } from '@/core/refs/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
 import { hiddenGraded } from './hidden-graded';

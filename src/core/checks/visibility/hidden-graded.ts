@@ -1,7 +1,7 @@
 import { valueFor } from '@/core/sure';
 import { z } from 'zod';
-import { defineCheck, missing } from '../check';
-import { hiddenAround, whyClosed } from './open-doors';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { hiddenAround, whyClosed } from '@/core/checks/facts/open-doors';
 
 export const hiddenGraded = defineCheck({
   id: 'visibility.hidden-graded',

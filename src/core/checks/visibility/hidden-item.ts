@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { collect } from '@/core/collect';
 import { targetNodes } from '@/core/links/graph';
 import type { Item } from '@/core/shell/model';
-import { dateOf, spellDate } from '@/core/time/local-date';
-import { defineCheck, missing } from '../check';
+import { dateOf, spellDate } from '@/core/dates/local-date';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const hiddenItem = defineCheck({
   id: 'visibility.hidden-item',

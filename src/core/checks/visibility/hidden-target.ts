@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { contentOfNode } from '@/core/links/graph';
 import { namesAnswers } from '@/core/text/answer-name';
-import { defineCheck, missing } from '../check';
-import { hiddenAround, whyClosed } from './open-doors';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { hiddenAround, whyClosed } from '@/core/checks/facts/open-doors';
 
 export const hiddenTarget = defineCheck({
   id: 'visibility.hidden-target',

@@ -1,5 +1,5 @@
-import { itemRef, type ItemRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { itemRef, type ItemRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases } from '../__tests__/check-cases';
 import { lockedOut } from './locked-out';

@@ -1,10 +1,10 @@
 import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
-import type { ItemRef } from '@/core/shell/refs';
-import { defineCheck } from '../check';
+import type { ItemRef } from '@/core/refs/refs';
+import { defineCheck } from '@/core/checks/check/check';
 import { neverIn } from './never-open';
-import { whyClosed } from './open-doors';
+import { whyClosed } from '@/core/checks/facts/open-doors';
 
 export const lockedOut = defineCheck({
   id: 'visibility.locked-out',

@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { firstReason } from '../first-reason';
-import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/time/local-date';
+import { firstReason } from '@/core/checks/check/first-reason';
+import { dateOf, spellDate, timeOf, type LocalDateTime } from '@/core/dates/local-date';
 import { sameWeekAndWeekday } from '@/core/time/re-date';
 import type { Item, Term } from '@/core/shell/model';
-import { defineCheck, missing } from '../check';
-import { reDate } from '../remedies';
+import { defineCheck, missing } from '@/core/checks/check/check';
+import { reDate } from '@/core/checks/check/remedies';
 
 export const neverOpen = defineCheck({
   id: 'visibility.never-open',

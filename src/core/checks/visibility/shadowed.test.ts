@@ -1,8 +1,8 @@
-import { gradeColumnRef } from '@/core/shell/refs';
+import { gradeColumnRef } from '@/core/refs/refs';
 import type { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { checkCases, shellFrom } from '../__tests__/check-cases';
-import { allChecks } from '../registry';
-import { runChecks } from '../run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks } from '@/core/checks/run/run-checks';
 import { shadowed } from './shadowed';
 
 const hidden =

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 import { plural } from '@/core/text/plural';
 
 export const shadowed = defineCheck({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { contentNode } from '@/core/links/graph';
-import { defineCheck, missing } from '../check';
+import { defineCheck, missing } from '@/core/checks/check/check';
 
 export const unreadableFile = defineCheck({
   id: 'visibility.unreadable-file',

@@ -1,6 +1,6 @@
 import type { Shell } from '@/core/shell/model';
-import { shellRef } from '@/core/shell/refs';
-import { takeInventory } from '@/core/shell/inventory';
+import { shellRef } from '@/core/refs/refs';
+import { takeInventory } from '@/core/inventory/inventory';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { event } from '@/core/checks/__tests__/make-event';
 import { baselineOf, onlyBaseline } from '../baseline';

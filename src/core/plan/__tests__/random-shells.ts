@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import type { CourseEvent, GradeCategory, GradeColumn, Group, HomePage, Shell } from '@/core/shell/model';
-import { gradeCategoryRef, gradeColumnRef, groupRef, itemRef, shellRef } from '@/core/shell/refs';
-import { parseLocalDate } from '@/core/time/local-date';
+import { gradeCategoryRef, gradeColumnRef, groupRef, itemRef, shellRef } from '@/core/refs/refs';
+import { parseLocalDate } from '@/core/dates/local-date';
 import { ShellComposer, type Placing } from '@/formats/cartridge/compose-shell';
 import { readCalendar, type CalendarReading } from '@/formats/icalendar/read-calendar';
-import { resetAreas } from '../reset/areas';
+import { resetAreas } from '@/core/plan/areas/areas';
 import type { WrittenStep } from '../written-step';
 import { hand } from './written-plans';
 

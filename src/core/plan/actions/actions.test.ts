@@ -6,7 +6,7 @@ import { linkGraphOf } from '@/core/links/graph';
 import { hand, runWritten, stepsOf } from '../__tests__/written-plans';
 import { actionOf } from '../step';
 import { makeStep, writeStep } from '../written-step';
-import { phases } from './action';
+import { phases } from '@/core/plan/action/action';
 import { actionNames, actions } from './registry';
 
 /** Files beside the actions that more than one of them uses. */

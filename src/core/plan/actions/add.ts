@@ -1,14 +1,14 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { blankItem } from '@/core/shell/blank-item';
 import { outlineOf } from '@/core/shell/outline';
 import { fileOfShell } from '@/core/shell/find-things';
 import type { Shell } from '@/core/shell/model';
-import { itemRef, type ContentId, type ItemRef } from '@/core/shell/refs';
-import { putItem, whyNotThere } from '../outline-changes';
-import { refsOf } from '../refs-of-shell';
-import { defineAction, recordOf, type Target } from './action';
+import { itemRef, type ContentId, type ItemRef } from '@/core/refs/refs';
+import { putItem, whyNotThere } from '@/core/plan/action/outline-changes';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { defineAction, recordOf, type Target } from '@/core/plan/action/action';
 import { placeSets, sayPlace } from './place-params';
 
 const kind = z.enum(['module', 'heading', 'file']);

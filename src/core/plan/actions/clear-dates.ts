@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { followItems } from '@/core/time/follow-items';
-import { defineAction, freely, setsByRef, withItems } from './action';
+import { defineAction, freely, setsByRef, withItems } from '@/core/plan/action/action';
 
 const dateNames = ['opens', 'closes', 'due'] as const;
 const fields = z.array(z.enum(dateNames)).min(1);

@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { contentOfShell, bankOfShell } from '@/core/shell/find-things';
 import type { Content, Question, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { withoutTexts } from '../links/drop-text';
-import { defineAction } from './action';
+import { defineAction } from '@/core/plan/action/action';
 
 /** Two questions may share an ident, so each stands as often as it goes. */
 const idents = z.array(z.string()).min(1);

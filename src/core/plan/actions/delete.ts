@@ -1,10 +1,10 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
-import { refsOf } from '../refs-of-shell';
+import { refRecord } from '@/core/schema/ref-record';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { deleteThings } from '../deletion/delete-things';
-import { thingsWithWork } from '../reset/student-work';
-import { defineAction } from './action';
+import { thingsWithWork } from '@/core/plan/areas/student-work';
+import { defineAction } from '@/core/plan/action/action';
 
 const links = z.union([z.enum(['hold', 'take-out', 'leave-broken']), z.strictObject({ leadTo: z.string() })]);
 const params = z.strictObject({

@@ -1,9 +1,9 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import { dropLinks } from '@/core/time/change-events';
-import { defineAction, freely, recordOf } from './action';
+import { defineAction, freely, recordOf } from '@/core/plan/action/action';
 
 const addresses = z.array(z.string().min(1)).min(1);
 

@@ -1,9 +1,9 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { defineAction, freely, recordOf, setsByRef, withItems } from './action';
+import type { ItemRef } from '@/core/refs/refs';
+import { defineAction, freely, recordOf, setsByRef, withItems } from '@/core/plan/action/action';
 
 const refs = z.array(z.string());
 

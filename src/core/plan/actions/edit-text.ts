@@ -1,11 +1,11 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { countSentence, replaceSentence } from '@/core/text/replace-sentence';
 import type { Shell } from '@/core/shell/model';
 import { bodyOf, type Body } from '../links/written-addresses';
 import { isAttachment } from '../links/drop-text';
-import { defineAction, recordOf } from './action';
+import { defineAction, recordOf } from '@/core/plan/action/action';
 import { inEachBody } from './in-each-body';
 
 const sentence = z.strictObject({ from: z.string().trim().min(1), to: z.string() });

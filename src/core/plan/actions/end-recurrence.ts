@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { eventOfShell } from '@/core/shell/find-things';
 import { endSeries, lastDayOf } from '@/core/time/change-events';
-import type { LocalDate } from '@/core/time/local-date';
-import { defineAction } from './action';
+import type { LocalDate } from '@/core/dates/local-date';
+import { defineAction } from '@/core/plan/action/action';
 
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write a day as 2027-05-07');
 

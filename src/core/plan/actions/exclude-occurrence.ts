@@ -1,10 +1,10 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import { excludeDates } from '@/core/time/change-events';
-import type { LocalDateTime } from '@/core/time/local-date';
-import { defineAction, recordOf, sayMoment } from './action';
+import type { LocalDateTime } from '@/core/dates/local-date';
+import { defineAction, recordOf, sayMoment } from '@/core/plan/action/action';
 
 const moments = z.array(z.string());
 

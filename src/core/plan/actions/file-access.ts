@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fileOfShell } from '@/core/shell/find-things';
-import { defineAction, mapped, setsByRef } from './action';
+import { defineAction, mapped, setsByRef } from '@/core/plan/action/action';
 
 const readers = z.enum(['all', 'staff']);
 

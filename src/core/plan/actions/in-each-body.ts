@@ -1,6 +1,6 @@
 import type { Shell } from '@/core/shell/model';
 import { bodyOf, type Body } from '../links/written-addresses';
-import type { Applied, Target } from './action';
+import type { Applied, Target } from '@/core/plan/action/action';
 
 /** Changes the body of each target in turn; a sentence instead of a shell holds the target back. */
 export function inEachBody<Sets>(

@@ -1,13 +1,13 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { categoryOfShell } from '@/core/shell/find-things';
 import { outlineOf } from '@/core/shell/outline';
 import type { Item, Shell } from '@/core/shell/model';
-import type { ItemRef } from '@/core/shell/refs';
-import { blockOf, requireInstead } from '../outline-changes';
-import { refsOf } from '../refs-of-shell';
-import { defineAction, recordOf } from './action';
+import type { ItemRef } from '@/core/refs/refs';
+import { blockOf, requireInstead } from '@/core/plan/action/outline-changes';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { defineAction, recordOf } from '@/core/plan/action/action';
 
 /**
  * Makes things a part of others: a module’s items go to the end of the other one, a grade category’s columns into the

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 
 /** What a step expects that takes items from their place: the module that each stands in; null is the top level. */
 export const moduleAround = z.strictObject({ into: z.string().nullable() });

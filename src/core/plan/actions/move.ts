@@ -1,8 +1,8 @@
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import type { Shell } from '@/core/shell/model';
-import { blockOf, putItem, putItems, whyNotThere, type Place } from '../outline-changes';
-import { defineAction, freely, type Applied, type Target } from './action';
+import { blockOf, putItem, putItems, whyNotThere, type Place } from '@/core/plan/action/outline-changes';
+import { defineAction, freely, type Applied, type Target } from '@/core/plan/action/action';
 import { moduleAround, moduleAroundNow } from './module-around';
 import { placeFor, placeParams, placeSets, writtenPlaces, moveToDo } from './place-params';
 

@@ -1,8 +1,8 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
-import type { Place } from '../outline-changes';
-import type { Asked, Target, ToDo } from './action';
+import { refRecord } from '@/core/schema/ref-record';
+import type { Place } from '@/core/plan/action/outline-changes';
+import type { Asked, Target, ToDo } from '@/core/plan/action/action';
 
 /** A place for each target, or one for all of them, one behind the other. */
 export const placeParams = z.strictObject({

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { putItem, whyNotThere } from '../outline-changes';
-import { defineAction } from './action';
+import type { ItemRef } from '@/core/refs/refs';
+import { putItem, whyNotThere } from '@/core/plan/action/outline-changes';
+import { defineAction } from '@/core/plan/action/action';
 import { placeFor, placeParams, placeSets, writtenPlaces, moveToDo } from './place-params';
 
 /** Places what stands outside the outline into it; it goes by the same ref as before. */

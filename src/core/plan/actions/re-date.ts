@@ -1,16 +1,16 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { eventOfShell } from '@/core/shell/find-things';
 import type { CourseEvent, Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { cannotMove, moveEvents, setEventDates, type EventDates } from '@/core/time/change-events';
 import { clockOf } from '@/core/time/event-clock';
 import { followItems } from '@/core/time/follow-items';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { replacedMoment, seriesDatesOf } from '@/core/time/series-dates';
-import { defineAction, recordOf, sayMoment, setsByRef, withItems } from './action';
+import { defineAction, recordOf, sayMoment, setsByRef, withItems } from '@/core/plan/action/action';
 
 const moment = z
   .string()

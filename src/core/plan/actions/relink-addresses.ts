@@ -1,10 +1,10 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import type { Shell } from '@/core/shell/model';
 import { isWebGoal, leadLink, linkOf } from '../links/web-goal';
 import { addressesOf, bodyOf, leadWritten } from '../links/written-addresses';
-import { defineAction, type Applied } from './action';
+import { defineAction, type Applied } from '@/core/plan/action/action';
 
 const addresses = refRecord(z.string());
 

@@ -1,12 +1,12 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { linkGraphOf } from '@/core/links/graph';
 import type { Shell } from '@/core/shell/model';
 import { goalOf } from '../links/goals';
 import { relinkThings } from '../links/relink-things';
-import { refsOf } from '../refs-of-shell';
-import { defineAction, recordOf } from './action';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { defineAction, recordOf } from '@/core/plan/action/action';
 
 /** Leads every link to a thing to another: addresses, dependencies, requirements, a file’s places. */
 export const relink = defineAction({

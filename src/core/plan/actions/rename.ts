@@ -1,10 +1,10 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { renameEvent } from '@/core/time/change-events';
 import type { Shell } from '@/core/shell/model';
-import { refsOf } from '../refs-of-shell';
-import { defineAction, freely, mapped, recordOf, setsByRef } from './action';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { defineAction, freely, mapped, recordOf, setsByRef } from '@/core/plan/action/action';
 
 const title = z.string().trim().min(1).max(1000);
 const value = z.strictObject({ title });

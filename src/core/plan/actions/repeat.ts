@@ -3,12 +3,12 @@ import { z } from 'zod';
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Content, Item, PackageEntry, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { contentId, filePath, itemRef, type FilePath, type ItemRef } from '@/core/shell/refs';
-import type { LocalDateTime } from '@/core/time/local-date';
+import { contentId, filePath, itemRef, type FilePath, type ItemRef } from '@/core/refs/refs';
+import type { LocalDateTime } from '@/core/dates/local-date';
 import { FreshNames, freshPaths } from '@/core/shell/fresh-names';
-import { putItem, whyNotThere } from '../outline-changes';
-import { refsOf } from '../refs-of-shell';
-import { defineAction, recordOf } from './action';
+import { putItem, whyNotThere } from '@/core/plan/action/outline-changes';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { defineAction, recordOf } from '@/core/plan/action/action';
 import { writtenRefSchema } from './new-ref';
 import { placeSets, sayPlace } from './place-params';
 

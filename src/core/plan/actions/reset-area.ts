@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
 import { deleteThings } from '../deletion/delete-things';
-import { refsOf } from '../refs-of-shell';
-import { areasByRef, resetAreas, type ResetArea } from '../reset/areas';
-import { withStudentWork } from '../reset/student-work';
-import { whatGoes } from '../reset/what-goes';
-import { defineAction, type Target } from './action';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { areasByRef, resetAreas, type ResetArea } from '@/core/plan/areas/areas';
+import { withStudentWork } from '@/core/plan/areas/student-work';
+import { whatGoes } from '@/core/plan/areas/what-goes';
+import { defineAction, type Target } from '@/core/plan/action/action';
 
 const area = z.enum(resetAreas);
 const params = z.strictObject({

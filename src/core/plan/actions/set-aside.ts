@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { blankItem } from '@/core/shell/blank-item';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { itemRef, type ItemRef } from '@/core/shell/refs';
-import { blockOf, putItem, whyNotThere } from '../outline-changes';
-import { defineAction } from './action';
+import { itemRef, type ItemRef } from '@/core/refs/refs';
+import { blockOf, putItem, whyNotThere } from '@/core/plan/action/outline-changes';
+import { defineAction } from '@/core/plan/action/action';
 import { writtenRefSchema } from './new-ref';
 
 const storeRef = 'currycomb-set-aside';

@@ -1,8 +1,8 @@
 import { givenFor } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { categoryOfShell, columnOfShell } from '@/core/shell/find-things';
-import { defineAction, mapped, recordOf } from './action';
+import { defineAction, mapped, recordOf } from '@/core/plan/action/action';
 
 /** Puts grade columns into other categories. */
 export const setCategory = defineAction({

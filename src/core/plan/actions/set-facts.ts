@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { Shell } from '@/core/shell/model';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
-import { termFault } from '@/core/time/term-length';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
+import { termFault } from '@/core/shell/term-length';
 import { readSeriesAgain } from '@/core/time/change-events';
-import { defineAction, type Applied } from './action';
+import { defineAction, type Applied } from '@/core/plan/action/action';
 
 const day = z
   .string()

@@ -1,8 +1,8 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import type { Shell } from '@/core/shell/model';
-import { defineAction, recordOf } from './action';
+import { defineAction, recordOf } from '@/core/plan/action/action';
 
 const refs = z.array(z.string());
 

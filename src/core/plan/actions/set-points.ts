@@ -1,10 +1,10 @@
 import { entryOf } from '@/core/entries';
 import { z } from 'zod';
-import { refRecord } from '@/core/ref-record';
+import { refRecord } from '@/core/schema/ref-record';
 import { columnOfShell } from '@/core/shell/find-things';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { defineAction, freely, mapped, recordOf, setsByRef } from './action';
+import type { ItemRef } from '@/core/refs/refs';
+import { defineAction, freely, mapped, recordOf, setsByRef } from '@/core/plan/action/action';
 
 const points = z.number().min(0).nullable();
 const value = z.strictObject({ points });

@@ -2,9 +2,9 @@ import { append } from '@/core/collect';
 import { z } from 'zod';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { blockOf } from '../outline-changes';
-import { defineAction } from './action';
+import type { ItemRef } from '@/core/refs/refs';
+import { blockOf } from '@/core/plan/action/outline-changes';
+import { defineAction } from '@/core/plan/action/action';
 import { moduleAround, moduleAroundNow } from './module-around';
 
 /** Sorts siblings into the order of the targets, in the places that they hold now. A heading takes along what stands below it. */

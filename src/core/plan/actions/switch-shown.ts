@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
-import { defineAction, freely, setsByRef, withItems, type Action } from './action';
+import type { ItemRef } from '@/core/refs/refs';
+import { defineAction, freely, setsByRef, withItems, type Action } from '@/core/plan/action/action';
 
 const noParams = z.strictObject({});
 const expects = z.strictObject({ shown: z.boolean().nullable() });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { addressesOf, bodyOf, dropWritten } from '../links/written-addresses';
-import { defineAction } from './action';
+import { defineAction } from '@/core/plan/action/action';
 import { inEachBody } from './in-each-body';
 
 const drop = z.array(z.string()).min(1);

@@ -2,7 +2,7 @@ import type { NodeKey } from '@/core/links/graph';
 import type { Shell } from '@/core/shell/model';
 import { relinkThings } from '../links/relink-things';
 import { unlinkThings } from '../links/unlink-things';
-import { refsOf } from '../refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { weigh } from './going';
 import { whyItStays } from './guards';
 import { takeAway } from './take-away';

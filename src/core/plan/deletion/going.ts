@@ -8,8 +8,8 @@ import {
 } from '@/core/links/graph';
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Content, Item, Shell } from '@/core/shell/model';
-import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
-import { refsOf } from '../refs-of-shell';
+import type { ContentId, FilePath, ItemRef } from '@/core/refs/refs';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 
 /** What really goes when some targets go. */
 export interface Going {

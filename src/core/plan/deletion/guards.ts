@@ -3,9 +3,9 @@ import { bankOfShell, columnOfShell, contentOfShell, fileOfShell } from '@/core/
 import type { Content, Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import { plural } from '@/core/text/plural';
-import type { ItemRef } from '@/core/shell/refs';
-import { refsOf } from '../refs-of-shell';
-import { mayHaveWork } from '../reset/student-work';
+import type { ItemRef } from '@/core/refs/refs';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
+import { mayHaveWork } from '@/core/plan/areas/student-work';
 import { nodesOfItem, type Going } from './going';
 
 /** What a deletion may pass over. */

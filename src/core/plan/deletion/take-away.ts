@@ -1,10 +1,10 @@
 import { collect } from '@/core/collect';
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
-import { outsideRef, type ContentId, type GradeColumnRef, type ItemRef } from '@/core/shell/refs';
+import { outsideRef, type ContentId, type GradeColumnRef, type ItemRef } from '@/core/refs/refs';
 import { deleteEvents } from '@/core/time/change-events';
-import { mapped } from '../actions/action';
-import { refsOf } from '../refs-of-shell';
+import { mapped } from '@/core/plan/action/action';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import type { Going } from './going';
 
 /**

@@ -2,7 +2,7 @@ import { fileNode, filesByContent, type NodeKey } from '@/core/links/graph';
 import { contentOfShell, fileOfShell } from '@/core/shell/find-things';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
+import type { ContentId, FilePath, ItemRef } from '@/core/refs/refs';
 
 /** What links to a thing lead to: its nodes in the link graph, and the path that an address names. */
 export interface LinkGoal {

@@ -4,9 +4,9 @@ import { scanOfFile, scansOfContent } from '@/core/links/scans';
 import { spellAddress } from '@/core/links/spell-address';
 import type { Content, Item, Shell, ShellFile } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ContentId, FilePath, ItemRef } from '@/core/shell/refs';
+import type { ContentId, FilePath, ItemRef } from '@/core/refs/refs';
 import { applyCuts } from '@/core/text/take-out-addresses';
-import { mapped } from '../actions/action';
+import { mapped } from '@/core/plan/action/action';
 import { goalOf } from './goals';
 
 export interface Relinked {

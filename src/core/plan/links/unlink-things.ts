@@ -1,10 +1,10 @@
 import { fileNode, linkGraphOf, type AddressEdge, type NodeKey } from '@/core/links/graph';
 import { scanOfFile, scansOfContent } from '@/core/links/scans';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import type { WrittenAddress } from '@/core/text/scan-html';
 import { takeOutAddresses } from '@/core/text/take-out-addresses';
-import { mapped } from '../actions/action';
+import { mapped } from '@/core/plan/action/action';
 import { isAttachment, withoutTexts } from './drop-text';
 import { goalOf } from './goals';
 

@@ -1,7 +1,7 @@
 import { contentOfShell } from '@/core/shell/find-things';
 import type { Content, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 
 /** Is what a link shall lead to an address outside, and no path of the package? */
 export const isWebGoal = (goal: string): boolean => /^https?:\/\/[^\s/]/i.test(goal);

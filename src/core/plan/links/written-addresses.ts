@@ -5,7 +5,7 @@ import { spellAddress } from '@/core/links/spell-address';
 import { bankOfShell, contentOfShell, fileOfShell } from '@/core/shell/find-things';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { FilePath, ItemRef } from '@/core/shell/refs';
+import type { FilePath, ItemRef } from '@/core/refs/refs';
 import type { Markup, WrittenAddress } from '@/core/text/scan-html';
 import { applyCuts, takeOutAddresses } from '@/core/text/take-out-addresses';
 import { isAttachment, withoutTexts } from './drop-text';

@@ -1,6 +1,6 @@
 import type { Shell } from '@/core/shell/model';
 import type { Step } from '../step';
-import { refsIn, type ResetArea } from './areas';
+import { refsIn, type ResetArea } from '@/core/plan/areas/areas';
 
 /** What is left of the areas that a plan resets, counted from a fresh reading. */
 export interface Emptiness {

@@ -2,7 +2,7 @@ import type { Item, Shell } from '@/core/shell/model';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { runPlan, takeBack } from '../run-plan';
 import { accountOf, resetShell, usualAreas, type ResetAccount, type ResetAsk } from './reset-shell';
-import { resetAreas } from './areas';
+import { resetAreas } from '@/core/plan/areas/areas';
 
 /** A week with a page, an assignment and a quiz that have columns, a page outside, a picture, a hand-out, an event. */
 function wetlandShell(over: (item: Item) => Partial<Item> = () => ({})): Shell {

@@ -1,12 +1,12 @@
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
-import { refsOf } from '../refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import type { StepResult } from '../results';
 import type { AnyTarget, Step } from '../step';
 import { makeStep } from '../written-step';
-import { areasByRef, refsIn, type ResetArea } from './areas';
-import { withStudentWork } from './student-work';
-import { whatGoes, type WhatGoes } from './what-goes';
+import { areasByRef, refsIn, type ResetArea } from '@/core/plan/areas/areas';
+import { withStudentWork } from '@/core/plan/areas/student-work';
+import { whatGoes, type WhatGoes } from '@/core/plan/areas/what-goes';
 
 /** What is asked of a reset. */
 export interface ResetAsk {

@@ -1,6 +1,6 @@
 import { parse, type DefaultTreeAdapterTypes } from 'parse5';
 import type { Item, Shell } from '@/core/shell/model';
-import type { LocalDateTime } from '@/core/time/local-date';
+import type { LocalDateTime } from '@/core/dates/local-date';
 
 /**
  * A student who looks into a shell at given moments, written without the code that it checks: they live through the

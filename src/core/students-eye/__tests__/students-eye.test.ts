@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { shells } from '@/core/plan/__tests__/random-shells';
 import type { Item, Shell } from '@/core/shell/model';
-import { addDays, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { noonOf } from '../openings';
 import { seenAt } from '../sight';

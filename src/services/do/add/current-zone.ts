@@ -1,4 +1,4 @@
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { loadBareShell } from '@/store/state/keep-shell';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import type { AddPreview } from '@/core/add/incoming';
 import { bad, good, type Result } from '@/core/shell/result';
-import { spellDate, type LocalDate } from '@/core/time/local-date';
+import { spellDate, type LocalDate } from '@/core/dates/local-date';
 import { incomings, runs } from '@/store/schema';
 import type { Context } from '@/services/keep/desks/context';
 import { rulesFor } from '@/services/keep/rules/house-rules';

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { bad, good, type Result } from '@/core/shell/result';
 import { incomings } from '@/store/schema';
 import { columnMeaningsSchema, rememberColumns } from '@/services/do/bring-in/sheet-columns';

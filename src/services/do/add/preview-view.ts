@@ -2,8 +2,8 @@ import { intakeGroups, type IntakeGroup } from '@/services/keep/shells/kept-inta
 import { and, desc, eq } from 'drizzle-orm';
 import type { AddPreview } from '@/core/add/incoming';
 import { emptyShell } from '@/core/shell/empty-shell';
-import { identityDoubts, type IdentityDoubt } from '@/core/shell/identity';
-import type { Sha256 } from '@/core/shell/refs';
+import { identityDoubts, type IdentityDoubt } from '@/core/inventory/identity';
+import type { Sha256 } from '@/core/refs/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { incomings, runs } from '@/store/schema';

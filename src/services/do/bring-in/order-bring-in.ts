@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs';
 import { z } from 'zod';
 import { bad, good, type Result } from '@/core/shell/result';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
-import { isTimeZone } from '@/core/time/zones';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
+import { isTimeZone } from '@/core/dates/zones';
 import type { Context } from '@/services/keep/desks/context';
 import { houseTerms, keptRules } from '@/services/keep/rules/house-rules';
 import { columnMeaningsSchema, rememberColumns } from './sheet-columns';

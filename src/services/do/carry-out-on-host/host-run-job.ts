@@ -8,7 +8,7 @@ import { emptinessOf } from '@/core/plan/reset/emptiness';
 import type { Step } from '@/core/plan/step';
 import { countRemoved } from '@/core/plan/run-plan';
 import type { ScriptLine } from '@/core/plan/script';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import { operations, runBatches, runNotes, runs } from '@/store/schema';

@@ -4,7 +4,7 @@ import { sealOf } from '@/core/plan/normalise';
 import { runPlan } from '@/core/plan/run-plan';
 import { scriptOf, undoScript, type ScriptLine } from '@/core/plan/script';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import type { BlobStore } from '@/store/blobs';
 import { rulesFrom } from '@/services/keep/rules/written-rules';
 import { shellOf } from '@/services/keep/shells/kept-state';

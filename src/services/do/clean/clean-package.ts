@@ -1,9 +1,9 @@
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Finding } from '@/core/checks/finding';
-import type { HouseRules } from '@/core/checks/house-rules';
-import type { Audit } from '@/core/checks/run-checks';
+import type { Finding } from '@/core/checks/finding/finding';
+import type { HouseRules } from '@/core/checks/rules/house-rules';
+import type { Audit } from '@/core/checks/run/run-checks';
 import { makeSteps } from '@/core/plan/make-steps';
 import type { StepResult } from '@/core/plan/results';
 import { runPlan } from '@/core/plan/run-plan';

@@ -1,7 +1,7 @@
 import { entryOf, putEntry } from '@/core/entries';
 import { z } from 'zod';
-import { allChecks } from '@/core/checks/registry';
-import type { Audit } from '@/core/checks/run-checks';
+import { allChecks } from '@/core/checks/run/registry';
+import type { Audit } from '@/core/checks/run/run-checks';
 import { append } from '@/core/collect';
 import { compareAudits } from '@/core/rehearse/rehearse';
 import type { StepResult } from '@/core/plan/results';

@@ -1,10 +1,10 @@
-import type { HouseRules } from '@/core/checks/house-rules';
+import type { HouseRules } from '@/core/checks/rules/house-rules';
 import type { RedateAsk } from '@/core/redate/ask';
 import { oldTermOf, redate, redatingSteps, type Redating } from '@/core/redate/redate';
 import { good, type Result } from '@/core/shell/result';
 import type { Shell } from '@/core/shell/model';
 import type { HouseTerm } from '@/core/time/house-terms';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { redateJson } from '@/formats/report/redate-report';
 import { readShell } from '@/services/do/packages/read-shell';
 import type { ShellInputs } from '@/services/do/packages/shell-inputs';

@@ -1,4 +1,4 @@
-import type { HouseRules } from '@/core/checks/house-rules';
+import type { HouseRules } from '@/core/checks/rules/house-rules';
 import {
   accountOf,
   resetShell,

@@ -1,6 +1,6 @@
 import { cpSync, existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Audit } from '@/core/checks/run-checks';
+import type { Audit } from '@/core/checks/run/run-checks';
 import type { StepResult } from '@/core/plan/results';
 import type { Plan } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { listedShare } from '@/core/checks/listed-share';
-import type { CheckRow } from '@/core/checks/run-checks';
-import type { ShellCounts } from '@/core/shell/inventory';
-import type { Sha256 } from '@/core/shell/refs';
-import { digest } from '@/core/shell/digest';
+import { listedShare } from '@/core/checks/finding/listed-share';
+import type { CheckRow } from '@/core/checks/run/run-checks';
+import type { ShellCounts } from '@/core/inventory/inventory';
+import type { Sha256 } from '@/core/refs/refs';
+import { digest } from '@/core/refs/digest';
 import { good, type Result } from '@/core/shell/result';
 import { audits, shells } from '@/store/schema';
 import { rulesFrom, rulesKey, writtenRules, type WrittenRules } from '@/services/keep/rules/written-rules';

@@ -1,4 +1,4 @@
-import type { ListedFinding } from '@/core/checks/finding';
+import type { ListedFinding } from '@/core/checks/finding/finding';
 import { findingRows } from '@/services/keep/findings/kept-findings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

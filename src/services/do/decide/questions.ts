@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { allChecks } from '@/core/checks/registry';
+import { allChecks } from '@/core/checks/run/registry';
 import { actionOf } from '@/core/plan/step';
 import type { ActionName } from '@/core/plan/actions/registry';
 import { questionsOf, type Answer, type Question, type QuestionSheet } from '@/core/questions/question';

@@ -3,7 +3,7 @@ import { copyFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { eq } from 'drizzle-orm';
 import { bad, good, type Result } from '@/core/shell/result';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { shells } from '@/store/schema';
 import { pathsOf, type InputFile, type ShellInputs } from '@/services/do/packages/shell-inputs';
 import { uploadsDir } from '@/services/do/bring-in/uploads';

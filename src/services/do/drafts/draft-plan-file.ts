@@ -1,4 +1,4 @@
-import { readAs, sayMisfit } from '@/core/read-as';
+import { readAs, sayMisfit } from '@/core/schema/read-as';
 import { stepsForShell } from '@/core/plan/plan-names';
 import { planSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';

@@ -1,4 +1,4 @@
-import type { HouseRules } from '@/core/checks/house-rules';
+import type { HouseRules } from '@/core/checks/rules/house-rules';
 import { partOfStep, type Step } from '@/core/plan/step';
 import { makeStep, type WrittenStep } from '@/core/plan/written-step';
 import type { Shell } from '@/core/shell/model';

@@ -7,7 +7,7 @@ import { runPlan } from '@/core/plan/run-plan';
 import type { Shell } from '@/core/shell/model';
 import { good, type Result } from '@/core/shell/result';
 import { readDayList } from '@/core/time/day-list';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { redateJson, type RedateJson } from '@/formats/report/redate-report';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { DraftPlan } from './draft-plan';

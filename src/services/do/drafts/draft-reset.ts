@@ -1,6 +1,6 @@
-import { refsIn, type ResetArea } from '@/core/plan/reset/areas';
+import { refsIn, type ResetArea } from '@/core/plan/areas/areas';
 import { comesBack, resetShell, type Reset, type Returns } from '@/core/plan/reset/reset-shell';
-import { refsOf } from '@/core/plan/refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { refsOf } from '@/core/plan/refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { writtenStepSchema } from '@/core/plan/written-step';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { redateModes } from '@/core/redate/ask';
-import { parseLocalDate, type LocalDate } from '@/core/time/local-date';
+import { parseLocalDate, type LocalDate } from '@/core/dates/local-date';
 
 const day = z
   .string()

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { resetAreas } from '@/core/plan/reset/areas';
+import { resetAreas } from '@/core/plan/areas/areas';
 
 /** A reset as the screen asks for it; `take` arms it and puts it into the plan. */
 export const resetAskSchema = z.strictObject({

@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import type { Family, ListedFinding, RemedyAction, Urgency } from '@/core/checks/finding';
-import { partsOf } from '@/core/checks/parts';
-import { checkById } from '@/core/checks/registry';
+import type { Family, ListedFinding, RemedyAction, Urgency } from '@/core/checks/finding/finding';
+import { partsOf } from '@/core/checks/finding/parts';
+import { checkById } from '@/core/checks/run/registry';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { findings, leaveBes, planSteps, waiting } from '@/store/schema';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

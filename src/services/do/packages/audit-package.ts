@@ -1,5 +1,5 @@
-import { urgencies, type Urgency } from '@/core/checks/finding';
-import { smoothnessOf } from '@/core/checks/smoothness';
+import { urgencies, type Urgency } from '@/core/checks/finding/finding';
+import { smoothnessOf } from '@/core/checks/finding/smoothness';
 import { auditJson, type AuditJson } from '@/formats/report/audit-json';
 import { auditCsv, auditText } from '@/formats/report/audit-text';
 import { reportHtml } from '@/formats/report/report-html';

@@ -1,6 +1,6 @@
-import type { HouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
-import { runChecks, type Audit, type RunOptions } from '@/core/checks/run-checks';
+import type { HouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
+import { runChecks, type Audit, type RunOptions } from '@/core/checks/run/run-checks';
 import { probeOf } from '@/core/probe/probe';
 import type { WebAnswer } from '@/core/probe/web-answer';
 import type { Shell } from '@/core/shell/model';

@@ -1,4 +1,4 @@
-import { termFault } from '@/core/time/term-length';
+import { termFault } from '@/core/shell/term-length';
 import type { ShellInputs } from './shell-inputs';
 
 type TermDays = Pick<ShellInputs, 'termStart' | 'termEnd' | 'previousTermStart' | 'previousTermEnd'>;

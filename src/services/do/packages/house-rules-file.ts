@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { defaultHouseRules, readHouseRules, type HouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
+import { defaultHouseRules, readHouseRules, type HouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { InputFile } from './shell-inputs';
 

@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
 import { adoptReading, scansOfContent } from '@/core/links/scans';
 import type { Content, Shell } from '@/core/shell/model';
-import type { FilePath } from '@/core/shell/refs';
+import type { FilePath } from '@/core/refs/refs';
 import { claim, mostBatches, type Claims, type PageAnswer, type PageBatch } from './page-batch';
 
 const pagesInBatch = 64;

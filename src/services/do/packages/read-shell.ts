@@ -1,7 +1,7 @@
 import { bad, good, type Result } from '@/core/shell/result';
 import { unsoundnessOf } from '@/core/shell/soundness';
-import type { LocalDate } from '@/core/time/local-date';
-import { isTimeZone } from '@/core/time/zones';
+import type { LocalDate } from '@/core/dates/local-date';
+import { isTimeZone } from '@/core/dates/zones';
 import { openArchive, type Archive } from '@/formats/archive/read-archive';
 import { readCartridge } from '@/formats/cartridge/read-cartridge';
 import type { ReadOptions } from '@/formats/cartridge/read-entries';

@@ -1,6 +1,6 @@
 import type { ColumnMeanings } from '@/formats/status-sheet/read-status-sheet';
 import type { HouseTerm } from '@/core/time/house-terms';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 
 /** A file that a person or script gave, with the name to call it by. */
 export interface InputFile {

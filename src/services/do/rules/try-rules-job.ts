@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ruleEffects } from '@/core/checks/compare-findings';
+import { ruleEffects } from '@/core/checks/run/compare-findings';
 import { good } from '@/core/shell/result';
 import { auditShell } from '@/services/do/packages/audit-shell';
 import { recallReadings } from '@/services/keep/findings/kept-readings';

@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { z } from 'zod';
 import { good } from '@/core/shell/result';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { holdOldState } from '@/store/state/keep-shell';
 import { defineJob } from '@/services/keep/jobs/job-record';
 import { blobRootsOf } from '@/services/keep/storage/blob-roots';

@@ -7,11 +7,11 @@ import {
   type Finding,
   type FindingMessage,
   type ListedFinding,
-} from '@/core/checks/finding';
-import { nothingUnlisted, type Unlisted } from '@/core/checks/listed-share';
-import { partsOf } from '@/core/checks/parts';
-import type { CheckRow } from '@/core/checks/run-checks';
-import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
+} from '@/core/checks/finding/finding';
+import { nothingUnlisted, type Unlisted } from '@/core/checks/finding/listed-share';
+import { partsOf } from '@/core/checks/finding/parts';
+import type { CheckRow } from '@/core/checks/run/run-checks';
+import { smoothnessOf, type Smoothness } from '@/core/checks/finding/smoothness';
 import { chainsOf, type Chain, type ChainTo } from '@/core/links/chains';
 import { linkGraphOf } from '@/core/links/graph';
 import { keepAnother } from '@/core/remedies/keep-another';
@@ -19,7 +19,7 @@ import { otherRemedies, type OtherRemedy } from '@/core/remedies/other-remedies'
 import { stepOfFinding } from '@/core/remedies/steps-of-remedy';
 import type { Step } from '@/core/plan/step';
 import { makeStep } from '@/core/plan/written-step';
-import type { ShellCounts } from '@/core/shell/inventory';
+import type { ShellCounts } from '@/core/inventory/inventory';
 import type { Shell } from '@/core/shell/model';
 import type { Db, Transaction } from '@/store/database';
 import { inList } from '@/store/in-list';

@@ -1,6 +1,6 @@
 import { deserialize, serialize } from 'node:v8';
 import { adoptReading, readingOf } from '@/core/links/scans';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { Content, Shell } from '@/core/shell/model';
 import type { BodyReading } from '@/core/text/read-texts';
 import type { Memo } from '@/store/memo';

@@ -1,6 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
 import type { Step } from '@/core/plan/step';
-import { digest } from '@/core/shell/digest';
+import { digest } from '@/core/refs/digest';
 import type { Db, Transaction } from '@/store/database';
 import { inList } from '@/store/in-list';
 import { planSteps, shells } from '@/store/schema';

@@ -1,6 +1,6 @@
 import { runPlan, type RunRules } from '@/core/plan/run-plan';
 import { actionOf, type Step } from '@/core/plan/step';
-import { phases } from '@/core/plan/actions/action';
+import { phases } from '@/core/plan/action/action';
 import type { Shell } from '@/core/shell/model';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

@@ -1,4 +1,4 @@
-import { indexSubjects } from '@/core/checks/subjects';
+import { indexSubjects } from '@/core/checks/run/subjects';
 import { outsideLinks } from '@/core/probe/outside-uses';
 import type { Shell } from '@/core/shell/model';
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { readHouseRules, type HouseRules } from '@/core/checks/house-rules';
-import { allChecks } from '@/core/checks/registry';
-import { fingerprint } from '@/core/shell/digest';
+import { readHouseRules, type HouseRules } from '@/core/checks/rules/house-rules';
+import { allChecks } from '@/core/checks/run/registry';
+import { fingerprint } from '@/core/refs/digest';
 import { bad, good, type Result } from '@/core/shell/result';
 
 /** House rules as they are kept: what was set by hand, as a file of them would say it. */

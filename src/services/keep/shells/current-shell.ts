@@ -1,8 +1,8 @@
 import { and, desc, eq, getTableColumns } from 'drizzle-orm';
-import type { CheckRow } from '@/core/checks/run-checks';
-import type { Smoothness } from '@/core/checks/smoothness';
-import type { Inventory, ShellCounts } from '@/core/shell/inventory';
-import type { Sha256 } from '@/core/shell/refs';
+import type { CheckRow } from '@/core/checks/run/run-checks';
+import type { Smoothness } from '@/core/checks/finding/smoothness';
+import type { Inventory, ShellCounts } from '@/core/inventory/inventory';
+import type { Sha256 } from '@/core/refs/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import type { Sketch } from '@/core/shell/sketch';
 import { audits, runs, shells, versions } from '@/store/schema';

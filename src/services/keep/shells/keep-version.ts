@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import type { Transaction } from '@/store/database';
 import { shells, versions } from '@/store/schema';
 import { Refusal } from '@/services/keep/jobs/job-record';

@@ -1,6 +1,6 @@
 import { collect } from '@/core/collect';
 import type { IntakeNote } from '@/core/shell/result';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { lost } from '@/core/shell/unreadable-store';
 import type { BlobStore } from '@/store/blobs';
 import { parseKept } from '@/services/keep/rows/parse-kept';

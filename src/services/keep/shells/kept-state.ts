@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { takeInventory } from '@/core/shell/inventory';
+import { takeInventory } from '@/core/inventory/inventory';
 import type { Shell, Term } from '@/core/shell/model';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { bareFingerprint } from '@/core/shell/shell-fingerprint';
 import { sketchOf } from '@/core/shell/sketch';
 import type { BlobStore } from '@/store/blobs';

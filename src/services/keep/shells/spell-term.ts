@@ -1,4 +1,4 @@
-import { spellDate, type LocalDate } from '@/core/time/local-date';
+import { spellDate, type LocalDate } from '@/core/dates/local-date';
 
 /** A term in one line: its title, else its days, else that nobody told. */
 export function spellTerm(row: {

@@ -3,7 +3,7 @@ import { mostDifferingWords } from '@/core/compare/differences';
 import { indexPaths, readAddress, type PathIndex } from '@/core/links/package-paths';
 import type { Content, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef, Sha256 } from '@/core/shell/refs';
+import type { ItemRef, Sha256 } from '@/core/refs/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { loadBareShell, textOf } from '@/store/state/keep-shell';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

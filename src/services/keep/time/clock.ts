@@ -1,4 +1,4 @@
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 
 /** Today on this computer's own clock. */
 export function todayHere(): LocalDate {

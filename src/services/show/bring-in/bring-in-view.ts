@@ -1,4 +1,4 @@
-import type { Inventory } from '@/core/shell/inventory';
+import type { Inventory } from '@/core/inventory/inventory';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { hostOfShell, type HostView } from '@/services/keep/hosts/host-records';
 import { countFromBefore } from '@/services/do/next-time/next-time';

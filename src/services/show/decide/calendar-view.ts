@@ -1,8 +1,8 @@
-import type { Family, ListedFinding, Urgency } from '@/core/checks/finding';
+import type { Family, ListedFinding, Urgency } from '@/core/checks/finding/finding';
 import { TeachingWeeks } from '@/core/redate/teaching-weeks';
 import type { CourseEvent, Shell } from '@/core/shell/model';
 import { plural } from '@/core/text/plural';
-import { addDays, dateOf, isoWeekday, type LocalDate, type LocalDateTime } from '@/core/time/local-date';
+import { addDays, dateOf, isoWeekday, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { mondayOf } from '@/core/time/term';
 import { listedFindings } from '@/services/keep/findings/kept-findings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

@@ -1,6 +1,6 @@
 import { elementAt } from '@/core/sure';
-import type { Evidence } from '@/core/checks/finding';
-import { passageLabels } from '@/core/checks/passages';
+import type { Evidence } from '@/core/checks/finding/finding';
+import { passageLabels } from '@/core/checks/facts/passages';
 import { differencesFrom, type Compared, type Differences } from '@/core/compare/differences';
 import { findingById, findingRows, type KeptChain } from '@/services/keep/findings/kept-findings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

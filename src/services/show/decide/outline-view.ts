@@ -1,9 +1,9 @@
 import { putEntry } from '@/core/entries';
-import type { Family, ListedFinding } from '@/core/checks/finding';
+import type { Family, ListedFinding } from '@/core/checks/finding/finding';
 import { sourceRanks } from '@/core/outline/source-ranks';
 import { blankItem } from '@/core/shell/blank-item';
 import type { Item } from '@/core/shell/model';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { listedFindings } from '@/services/keep/findings/kept-findings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { runRules } from '@/services/keep/rules/run-rules';

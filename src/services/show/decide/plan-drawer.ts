@@ -1,11 +1,11 @@
 import { contradictionsIn, resultsByStep, type Contradiction } from '@/core/plan/contradictions';
-import { refsOf, type RefIndex } from '@/core/plan/refs-of-shell';
+import { refsOf, type RefIndex } from '@/core/plan/action/refs-of-shell';
 import type { Outcome, StepResult } from '@/core/plan/results';
 import { runPlan } from '@/core/plan/run-plan';
 import { actionOf, type AnyTarget, type Step } from '@/core/plan/step';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { plural } from '@/core/text/plural';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { runRules } from '@/services/keep/rules/run-rules';

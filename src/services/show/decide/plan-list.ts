@@ -1,4 +1,4 @@
-import { refsOf } from '@/core/plan/refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { actionOf, type AnyTarget } from '@/core/plan/step';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

@@ -1,8 +1,8 @@
-import { areasByRef, refsIn, resetAreas, type ResetArea } from '@/core/plan/reset/areas';
+import { areasByRef, refsIn, resetAreas, type ResetArea } from '@/core/plan/areas/areas';
 import { usualAreas } from '@/core/plan/reset/reset-shell';
-import { refsOf } from '@/core/plan/refs-of-shell';
+import { refsOf } from '@/core/plan/action/refs-of-shell';
 import { outlineOf } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import { blobHash, shellOf } from '@/services/keep/shells/kept-state';

@@ -1,6 +1,6 @@
 import { putEntry } from '@/core/entries';
 import { compareText } from '@/core/compare-text';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { recallEye } from '@/services/keep/findings/kept-eye';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

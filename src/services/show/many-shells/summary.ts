@@ -1,5 +1,5 @@
-import { urgencies, type Urgency } from '@/core/checks/finding';
-import { partsOf } from '@/core/checks/parts';
+import { urgencies, type Urgency } from '@/core/checks/finding/finding';
+import { partsOf } from '@/core/checks/finding/parts';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { summaryCsv, summaryHtml, type SummaryRow } from '@/formats/report/audit-summary';
 import { listedFindings } from '@/services/keep/findings/kept-findings';

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { partsOf } from '@/core/checks/parts';
+import { partsOf } from '@/core/checks/finding/parts';
 import { webStates, type WebAnswer } from '@/core/probe/web-answer';
 import { shellProbes } from '@/store/schema';
 import { listedFindings } from '@/services/keep/findings/kept-findings';

@@ -1,5 +1,5 @@
-import { families, type Family, type Finding } from '@/core/checks/finding';
-import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
+import { families, type Family, type Finding } from '@/core/checks/finding/finding';
+import { smoothnessOf, type Smoothness } from '@/core/checks/finding/smoothness';
 import { compareAudits } from '@/core/rehearse/rehearse';
 import type { Sketch } from '@/core/shell/sketch';
 import { allFindings } from '@/services/keep/findings/kept-findings';

@@ -1,5 +1,5 @@
 import type { StudentsEye } from '@/core/students-eye/students-eye';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { recallEye } from '@/services/keep/findings/kept-eye';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

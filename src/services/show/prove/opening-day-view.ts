@@ -1,5 +1,5 @@
-import { partsOf } from '@/core/checks/parts';
-import { allChecks } from '@/core/checks/registry';
+import { partsOf } from '@/core/checks/finding/parts';
+import { allChecks } from '@/core/checks/run/registry';
 import { openingDay, type OpeningAnswer } from '@/core/opening-day/opening-day';
 import { listedFindings } from '@/services/keep/findings/kept-findings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

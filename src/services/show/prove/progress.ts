@@ -1,4 +1,4 @@
-import type { Family } from '@/core/checks/finding';
+import type { Family } from '@/core/checks/finding/finding';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { runNumbers } from '@/services/keep/runs/run-numbers';
 import { findAudit, runsOf, type AuditHead, type CurrentShell } from '@/services/keep/shells/current-shell';

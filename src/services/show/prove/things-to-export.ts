@@ -1,6 +1,6 @@
 import type { IncomingThing } from '@/core/add/incoming';
 import { thingsOf } from '@/core/add/part-of';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { loadBareShell } from '@/store/state/keep-shell';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

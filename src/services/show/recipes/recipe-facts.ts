@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { CheckRow } from '@/core/checks/run-checks';
+import type { CheckRow } from '@/core/checks/run/run-checks';
 import { openingDay } from '@/core/opening-day/opening-day';
 import type { RecipeFacts } from '@/core/recipes/recipe';
 import { summaryOf } from '@/services/keep/runs/run-summary';

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
-import type { ListedFinding } from '@/core/checks/finding';
-import { smoothnessOf, type Smoothness } from '@/core/checks/smoothness';
+import type { ListedFinding } from '@/core/checks/finding/finding';
+import { smoothnessOf, type Smoothness } from '@/core/checks/finding/smoothness';
 import type { Sketch } from '@/core/shell/sketch';
 import { leaveBes } from '@/store/schema';
 import { listedFindings } from '@/services/keep/findings/kept-findings';

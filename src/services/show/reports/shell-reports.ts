@@ -4,7 +4,7 @@ import { auditReport, aboutShell, wholeFindingTable } from '@/formats/report/aud
 import type { Report } from '@/formats/report/model/report';
 import { runReport } from '@/formats/report/run-report';
 import { signOffReport, type Decided } from '@/formats/report/sign-off-report';
-import type { LocalDate } from '@/core/time/local-date';
+import type { LocalDate } from '@/core/dates/local-date';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { ledgerOf } from '@/services/keep/runs/ledger';
 import { runNumbers } from '@/services/keep/runs/run-numbers';

@@ -1,7 +1,7 @@
-import { allChecks } from '@/core/checks/registry';
-import type { CheckRecord } from '@/core/checks/check';
-import type { Urgency } from '@/core/checks/finding';
-import { ruleLists, settingsOf, type Setting } from '@/core/checks/settings';
+import { allChecks } from '@/core/checks/run/registry';
+import type { CheckRecord } from '@/core/checks/check/check';
+import type { Urgency } from '@/core/checks/finding/finding';
+import { ruleLists, settingsOf, type Setting } from '@/core/checks/run/settings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { listShells } from '@/services/show/shells/shell-list';
 import { houseSet, keptRules } from '@/services/keep/rules/house-rules';

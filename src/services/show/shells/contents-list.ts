@@ -1,11 +1,11 @@
 import { actionOf, type AnyTarget } from '@/core/plan/step';
 import { itemKinds, type Item, type Shell } from '@/core/shell/model';
-import { momentKinds, momentsOf, type MomentKind } from '@/core/shell/months';
+import { momentKinds, momentsOf, type MomentKind } from '@/core/inventory/months';
 import { outlineOf } from '@/core/shell/outline';
 import { unusedItems } from '@/core/shell/unused-items';
-import type { SubjectType } from '@/core/shell/refs';
+import type { SubjectType } from '@/core/refs/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
-import { parseLocalDate, spellDate } from '@/core/time/local-date';
+import { parseLocalDate, spellDate } from '@/core/dates/local-date';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { planOf } from '@/services/keep/plan/plan';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';

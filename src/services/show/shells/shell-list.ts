@@ -1,9 +1,9 @@
 import { and, desc, eq } from 'drizzle-orm';
-import type { Family } from '@/core/checks/finding';
+import type { Family } from '@/core/checks/finding/finding';
 import { UnreadableStore } from '@/core/shell/unreadable-store';
-import { countThings, type ShellCounts } from '@/core/shell/inventory';
+import { countThings, type ShellCounts } from '@/core/inventory/inventory';
 import { audits, runs, shellRecipes, shells, versions } from '@/store/schema';
-import type { CheckRow } from '@/core/checks/run-checks';
+import type { CheckRow } from '@/core/checks/run/run-checks';
 import type { Tally } from '@/services/keep/findings/kept-findings';
 import { recipeProgress, type RecipeProgress } from '@/services/show/recipes/shell-recipe';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

@@ -1,8 +1,8 @@
-import type { Evidence, Subject } from '@/core/checks/finding';
+import type { Evidence, Subject } from '@/core/checks/finding/finding';
 import { collect } from '@/core/collect';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf, type Outline } from '@/core/shell/outline';
-import type { ItemRef } from '@/core/shell/refs';
+import type { ItemRef } from '@/core/refs/refs';
 import { spellBytes } from '@/core/text/spell-bytes';
 import { sightOf } from '@/services/keep/shells/sight';
 

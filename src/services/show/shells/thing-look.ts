@@ -2,7 +2,7 @@ import { entryOf, putEntry } from '@/core/entries';
 import { z } from 'zod';
 import { readAddress } from '@/core/links/package-paths';
 import type { Content, Shell, ShellFile } from '@/core/shell/model';
-import type { FilePath } from '@/core/shell/refs';
+import type { FilePath } from '@/core/refs/refs';
 import { scanHtml } from '@/core/text/scan-html';
 import { textOf } from '@/store/state/keep-shell';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';

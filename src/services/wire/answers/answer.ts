@@ -1,4 +1,4 @@
-import { readAs } from '@/core/read-as';
+import { readAs } from '@/core/schema/read-as';
 import type { z } from 'zod';
 import type { Result } from '@/core/shell/result';
 import { UnreadableStore } from '@/core/shell/unreadable-store';

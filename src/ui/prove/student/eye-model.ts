@@ -4,7 +4,7 @@ import type { EyeDeadEnd, EyeLine, StudentsEye } from '@/core/students-eye/stude
 import { sayClosed, seenAt, type Seen } from '@/core/students-eye/sight';
 import { isIn } from '@/core/students-eye/spans';
 import { plural } from '@/core/text/plural';
-import { dateOf, type LocalDateTime } from '@/core/time/local-date';
+import { dateOf, type LocalDateTime } from '@/core/dates/local-date';
 import { shortDay } from '../../calendar/calendar-model';
 
 /** What the student’s eye lists. */

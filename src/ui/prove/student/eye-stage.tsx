@@ -14,7 +14,7 @@ import {
   spellDate,
   spellWeekday,
   type LocalDate,
-} from '@/core/time/local-date';
+} from '@/core/dates/local-date';
 import type { EyeView } from '@/services/show/prove/eye-view';
 import { ThingLook } from '../../look/thing-look';
 import { FilterChip } from '../../marks/filter-chip';

@@ -1,6 +1,6 @@
 import { largest } from '@/core/collect';
 import type { StripWeek } from '@/core/students-eye/term-strip';
-import { addDays, spellDate, type LocalDate } from '@/core/time/local-date';
+import { addDays, spellDate, type LocalDate } from '@/core/dates/local-date';
 import styles from './eye.module.css';
 
 /** What a week holds, each with its own form. */

@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import { BlobStore } from '@/store/blobs';
 import { databaseFile } from '@/store/database';
 import { blobRootsOf } from '@/services/keep/storage/blob-roots';

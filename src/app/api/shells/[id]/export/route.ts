@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { z } from 'zod';
-import type { Sha256 } from '@/core/shell/refs';
+import type { Sha256 } from '@/core/refs/refs';
 import type { Context } from '@/services/keep/desks/context';
 import { exportNames, type ExportKind } from '@/services/do/export/export-kinds';
 import { exportShell } from '@/services/do/export/export-shell';

@@ -1,4 +1,4 @@
-import { spellDate } from '@/core/time/local-date';
+import { spellDate } from '@/core/dates/local-date';
 import { sheetCsv } from '@/formats/question-sheet/sheet-csv';
 import { sheetHtml } from '@/formats/question-sheet/sheet-html';
 import { todayHere } from '@/services/keep/time/clock';
