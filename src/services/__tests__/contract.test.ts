@@ -222,6 +222,10 @@ test('a Leave be that nothing matches any more is listed', async () => {
   await data.comb(id);
   expect(staleLeaveBes(data.context, data.now(id))).toMatchObject([{ check: 'orphan.empty-module' }]);
   must(keepRules(data.context, {}));
+  // Another term of the course still has it.
+  const other = await fresh('LEA 1');
+  expect(of(other, 'orphan.empty-module').length).toBeGreaterThan(0);
+  expect(staleLeaveBes(data.context, data.now(id))).toEqual([]);
 });
 
 test('a shell is removed with everything that only it uses, and only where its code was typed', async () => {

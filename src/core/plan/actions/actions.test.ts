@@ -11,7 +11,6 @@ import { actionNames, actions } from './registry';
 
 /** Files beside the actions that more than one of them uses. */
 const shared = new Set([
-  'action',
   'registry',
   'in-each-body',
   'module-around',

@@ -5,7 +5,7 @@ import { audits, leaveBes, planSteps, shells } from '@/store/schema';
 import { findingById, tallyAgain } from '@/services/keep/findings/kept-findings';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { courseOf } from '@/services/keep/rows/course';
-import { findShell, type CurrentShell } from '@/services/keep/shells/current-shell';
+import { findShell, latestAuditId, type CurrentShell } from '@/services/keep/shells/current-shell';
 import { undecidedOf } from '@/services/keep/plan/undecided';
 import { isOther, type Decision } from '@/services/keep/plan/decision';
 import { addOtherSteps, otherSteps } from './other-steps';
@@ -203,13 +203,25 @@ export function staleLeaveBes(
   shell: CurrentShell,
 ): readonly { readonly check: string; readonly title: string; readonly decidedAt: string }[] {
   if (!shell.audit) return [];
-  return folder.db.$client
-    .prepare(
-      'SELECT l."check" AS "check", l.title AS title, l.decided_at AS decidedAt FROM leave_bes l WHERE l.course = ? AND NOT EXISTS ' +
-        '(SELECT 1 FROM findings f WHERE f.audit_id = ? AND f."check" = l."check" AND f.substance = l.substance) ORDER BY l.decided_at',
-    )
-    .all(courseOf(shell.row), shell.audit.id) as { check: string; title: string; decidedAt: string }[];
+  const course = courseOf(shell.row);
+  const audited = latestAuditsOf(folder, course);
+  return folder.db.all<{ check: string; title: string; decidedAt: string }>(
+    sql`SELECT l."check" AS "check", l.title AS title, l.decided_at AS decidedAt FROM leave_bes l
+        WHERE l.course = ${course} AND NOT EXISTS (
+          SELECT 1 FROM findings f JOIN json_each(${JSON.stringify(audited)}) a ON a.value = f.audit_id
+          WHERE f."check" = l."check" AND f.substance = l.substance)
+        ORDER BY l.decided_at`,
+  );
 }
+
+/** The latest audits of all shells of a course: what was left be in one term is left be in the others. */
+const latestAuditsOf = (folder: OpenFolder, course: string): readonly string[] =>
+  folder.db
+    .select()
+    .from(shells)
+    .all()
+    .filter((row) => courseOf(row) === course)
+    .flatMap(({ versionId }) => latestAuditId(folder, versionId) ?? []);
 
 /** Open findings that wait, and what for. */
 export const waitingFindings = (

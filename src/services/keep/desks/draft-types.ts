@@ -5,7 +5,7 @@
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the registry extends it
 export interface DraftTypes {}
 
-export type DraftKind = keyof DraftTypes & string;
+export type DraftKind = keyof DraftTypes;
 export type DraftAsk<Kind extends DraftKind> = DraftTypes[Kind] extends { readonly ask: infer Ask }
   ? Ask
   : never;

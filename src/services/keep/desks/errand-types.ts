@@ -4,7 +4,7 @@ import type { StageTrouble } from './stage-answer';
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the registry extends it
 export interface ErrandTypes {}
 
-export type ErrandKind = keyof ErrandTypes & string;
+export type ErrandKind = keyof ErrandTypes;
 export type ErrandAsk<Kind extends ErrandKind> = ErrandTypes[Kind] extends { readonly ask: infer Ask }
   ? Ask
   : never;

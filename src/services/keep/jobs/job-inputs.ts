@@ -5,5 +5,5 @@
 // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the registry extends it
 export interface JobInputs {}
 
-export type JobKind = keyof JobInputs & string;
+export type JobKind = keyof JobInputs;
 export type JobInput<Kind extends JobKind> = JobInputs[Kind];

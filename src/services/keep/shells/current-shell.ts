@@ -58,16 +58,21 @@ const { sketch, intake, notesBlob, ...headColumns } = getTableColumns(versions);
 export const findVersion = (db: OpenFolder['db'], id: string): VersionRow | undefined =>
   db.select(headColumns).from(versions).where(eq(versions.id, id)).get();
 
-function latestAudit({ db }: OpenFolder, versionId: string): AuditHead | null {
-  const row = db
-    .select()
+function latestAudit(folder: OpenFolder, versionId: string): AuditHead | null {
+  const id = latestAuditId(folder, versionId);
+  const row = id === null ? undefined : folder.db.select().from(audits).where(eq(audits.id, id)).get();
+  return row ? readHead(row) : null;
+}
+
+/** The id of a version’s latest audit; null where it was not combed. */
+export const latestAuditId = ({ db }: OpenFolder, versionId: string): string | null =>
+  db
+    .select({ id: audits.id })
     .from(audits)
     .where(and(eq(audits.versionId, versionId), eq(audits.isDraft, false)))
     .orderBy(desc(audits.combedAt))
     .limit(1)
-    .get();
-  return row ? readHead(row) : null;
-}
+    .get()?.id ?? null;
 
 function readHead(row: typeof audits.$inferSelect): AuditHead {
   return {
