@@ -43,7 +43,10 @@ export const isoWeekday = (day: LocalDate): number => ((((dayNumber(day) + 3) % 
 const months = 'January February March April May June July August September October November December'.split(
   ' ',
 );
-const weekdays = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ');
+/** Days of the week as ISO 8601 counts them: Monday is the first. */
+export const weekdays: readonly string[] = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(
+  ' ',
+);
 /** A day as a person writes it: `14 October 2025`. */
 export function spellDate(day: LocalDate): string {
   const { year, month, date } = partsOf(day);

@@ -1,4 +1,5 @@
 import type { FilePath } from '@/core/refs/refs';
+import { escapeAttribute } from '@/core/text/escape-markup';
 import type { AddressEdge } from './graph';
 import { encodePath } from './package-paths';
 
@@ -14,7 +15,7 @@ export function spellAddress(
   const spelled = edge.token ? `${token.exec(raw)?.[0] ?? ''}/${encodePath(goal)}` : relativePath(at, goal);
   const whole = spelled + encodeURI(edge.tail).replace(/%25([0-9a-f]{2})/gi, '%$1');
   return edge.context === 'html'
-    ? whole.replace(/&/g, '&amp;').replace(/"/g, '&quot;')
+    ? escapeAttribute(whole)
     : whole.replace(/[()'"]/g, (c) => `%${c.charCodeAt(0).toString(16)}`);
 }
 

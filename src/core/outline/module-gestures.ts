@@ -1,6 +1,6 @@
 import { TeachingWeeks } from '@/core/redate/teaching-weeks';
 import type { Shell } from '@/core/shell/model';
-import { addDays } from '@/core/dates/local-date';
+import { addDays, weekdays } from '@/core/dates/local-date';
 import { modulesByNumber } from './place-by-number';
 import { newRefs, noGesture, outermost, type Gesture, type OutlineShell } from './gesture';
 
@@ -58,7 +58,8 @@ export function weekModules(
   return [step, ...refs.map((ref, k) => dayModules(ref, missing[k] ?? 0, weeks))];
 }
 
-const dayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday'];
+/** Days on which classes are held. */
+const dayNames = weekdays.slice(0, 5);
 
 /** A module for each day with class of a week, inside the week’s own. */
 function dayModules(week: string, n: number, weeks: TeachingWeeks) {

@@ -70,7 +70,8 @@ test('what says the same twice, or something else, is no contradiction', () => {
 
 /** Plans whose steps say different things of few things, each made for the shell as it stands or in its turn. */
 const disputed = shells.chain((random) => {
-  const refs = random.items.map(({ ref }) => ref);
+  // Few things, so that several steps are about the same.
+  const refs = random.items.slice(0, 3).map(({ ref }) => ref);
   const modules = random.items.filter(({ kind }) => kind === 'module').map(({ ref }) => ref);
   const one: fc.Arbitrary<WrittenStep> = fc
     .record({ ref: fc.constantFrom(...refs, 'none'), n: fc.nat(2), kind: fc.nat(6), into: fc.nat(3) })

@@ -1,3 +1,4 @@
+import { escapeText } from './escape-markup';
 import { append } from '@/core/collect';
 import { decodeHTML } from 'entities/decode';
 import { applyCuts, type Cut } from './take-out-addresses';
@@ -87,9 +88,6 @@ function findWords(
 /** How often a sentence stands in a text, markup aside. */
 export const countSentence = (html: string, sentence: string): number => findWords(html, sentence).length;
 
-const escape = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-
 /** The text with a sentence replaced wherever it stands; the markup in and around it stays. */
 export function replaceSentence(html: string, sentence: string, by: string): string {
   const cuts = findWords(html, sentence).flatMap(({ first, last, chars }): Cut[] => {
@@ -99,7 +97,7 @@ export function replaceSentence(html: string, sentence: string, by: string): str
       if (span && start <= span.end) span.end = Math.max(span.end, end);
       else spans.push({ start, end });
     }
-    return spans.map((span, k) => ({ ...span, by: k === 0 ? escape(by) : '' }));
+    return spans.map((span, k) => ({ ...span, by: k === 0 ? escapeText(by) : '' }));
   });
   return applyCuts(html, cuts);
 }

@@ -1,8 +1,6 @@
 import type { Question, QuestionSheet } from '@/core/questions/question';
+import { escapeAttribute, escapeText } from '@/core/text/escape-markup';
 import { sheetStyle } from './sheet-style';
-
-const escape = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 /** Data inside a script element: nothing in it can end the element (HTML, 4.12.1.3). */
 const asData = (value: unknown): string => JSON.stringify(value).replace(/</g, '\\u003c');
@@ -15,9 +13,9 @@ export function sheetHtml(sheet: QuestionSheet): string {
   const title = `Questions about ${sheet.shell}`;
   const known = sheet.questions.map(({ id, findings }) => ({ id, findings, answer: null, note: '' }));
   return `<!doctype html>
-<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escape(title)}</title><style>${sheetStyle}</style></head><body>
-<h1>${escape(title)}</h1>
-<p>${escape([sheet.term, `made on ${sheet.made}`].filter((part) => part !== '').join(', '))}. Please tick one answer for each question, then press “Save the answers” and send the file back; or print the page and tick by pen. Nothing is changed by answering.</p>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>${escapeText(title)}</title><style>${sheetStyle}</style></head><body>
+<h1>${escapeText(title)}</h1>
+<p>${escapeText([sheet.term, `made on ${sheet.made}`].filter((part) => part !== '').join(', '))}. Please tick one answer for each question, then press “Save the answers” and send the file back; or print the page and tick by pen. Nothing is changed by answering.</p>
 <form id="sheet">
 ${sheet.questions.map(questionHtml).join('\n')}
 </form>
@@ -32,10 +30,10 @@ function questionHtml(question: Question, k: number): string {
   const name = `q${k}`;
   const yes = question.proposal === null ? 'Put it right by hand' : `Yes: ${question.proposal}`;
   const choice = (value: string, words: string) =>
-    `<label><input type="radio" name="${name}" value="${value}"> ${escape(words)}</label>`;
-  return `<fieldset data-question="${escape(question.id)}">
-<legend>${k + 1}. ${escape(question.asks)}</legend>
-<ul>${question.things.map((thing) => `<li>${escape(thing)}</li>`).join('')}</ul>
+    `<label><input type="radio" name="${name}" value="${value}"> ${escapeText(words)}</label>`;
+  return `<fieldset data-question="${escapeAttribute(question.id)}">
+<legend>${k + 1}. ${escapeText(question.asks)}</legend>
+<ul>${question.things.map((thing) => `<li>${escapeText(thing)}</li>`).join('')}</ul>
 <div class="answers">${choice('yes', yes)}${choice('no', 'No: leave it as it is')}${choice('unsure', 'I do not know')}</div>
 <label class="note">Anything to add <textarea rows="2"></textarea></label>
 </fieldset>`;

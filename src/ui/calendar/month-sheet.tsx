@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { addDays, dateOf, spellDate, type LocalDate } from '@/core/dates/local-date';
+import { addDays, dateOf, spellDate, weekdays, type LocalDate } from '@/core/dates/local-date';
 import { mondayOf } from '@/core/time/term';
 import type { CalendarMark, CalendarView } from '@/services/show/decide/calendar-view';
 import { sayMark } from './calendar-model';
@@ -9,7 +9,6 @@ import { DateMark } from './date-mark';
 import type { ChosenMarks } from './use-marks';
 import styles from './calendar.module.css';
 
-const weekdayNames = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const mostInADay = 4;
 const firstOf = (day: LocalDate): LocalDate => `${day.slice(0, 8)}01` as LocalDate;
 const monthName = (day: LocalDate): string => spellDate(day).replace(/^\d+ /, '');
@@ -40,7 +39,7 @@ export function MonthSheet({ view, choice }: { view: CalendarView; choice: Chose
       <table className={styles.monthGrid} aria-label={monthName(first)}>
         <thead>
           <tr>
-            {weekdayNames.map((name) => (
+            {weekdays.map((name) => (
               <th key={name} scope="col">
                 {name}
               </th>
@@ -50,7 +49,7 @@ export function MonthSheet({ view, choice }: { view: CalendarView; choice: Chose
         <tbody>
           {weeks.map((monday) => (
             <tr key={monday}>
-              {weekdayNames.map((name, k) => {
+              {weekdays.map((name, k) => {
                 const day = addDays(monday, k);
                 return (
                   <td key={name} data-off={off.has(day)} data-out={day.slice(0, 7) !== first.slice(0, 7)}>

@@ -1,4 +1,5 @@
 'use client';
+import { weekdays } from '@/core/dates/local-date';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -8,8 +9,6 @@ import type { RedateAsked } from '@/services/do/drafts/redate-ask';
 import type { RedatePreview } from '@/services/do/decide/redate-plan';
 import { send } from '../jobs/use-job';
 import type { PlanEdit } from '../parts/use-plan-edit';
-
-const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 
 interface WeekdayMoveProps {
   readonly shellId: string;

@@ -1,4 +1,5 @@
 import { contentOfShell } from '@/core/shell/find-things';
+import { escapeAttribute } from '@/core/text/escape-markup';
 import type { Content, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/refs/refs';
@@ -9,7 +10,7 @@ export const isWebGoal = (goal: string): boolean => /^https?:\/\/[^\s/]/i.test(g
 /** A web address as it is spelled in a text: in an attribute of HTML, or in a style. */
 export function spellWebGoal(goal: string, context: 'html' | 'css'): string {
   return context === 'html'
-    ? goal.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/'/g, '&#39;')
+    ? escapeAttribute(goal)
     : goal.replace(/[()'"\\\s]/g, (c) => `%${c.charCodeAt(0).toString(16).padStart(2, '0')}`);
 }
 
