@@ -14,11 +14,12 @@ import type {
   Shell,
   ShellFile,
 } from '@/core/shell/model';
+import { outlineOf } from '@/core/shell/outline';
 import { eventRef, outsideRef, type FilePath, type ItemRef } from '@/core/refs/refs';
 import { addedGradeSetup, type AddedGradeSetup } from './added-grade-setup';
 import type { AddPreview, IncomingType } from './incoming';
 import { AddressLeader } from './lead-addresses';
-import { datedBy, type Dating } from './dating';
+import { datedBy, unmovedDates, type Dating } from './dating';
 import { nameThings, type NewNames } from './new-names';
 import { insertInOutline, parentFinder, type Landing } from './place';
 import { TakenThings } from './taken-things';
@@ -38,6 +39,8 @@ export interface Addition {
   readonly relinked: number;
   /** Links of added things that lead nowhere, since what they lead to was not taken. */
   readonly loose: readonly { readonly from: string; readonly asked: string }[];
+  /** Added items whose dates have no counterpart in the shell’s term, so that they stay as they were, by title. */
+  readonly unmoved: readonly string[];
 }
 interface AddedThing {
   readonly ref: string;
@@ -58,7 +61,7 @@ interface Added {
 
 /** Adds chosen things of an incoming package to a shell, with what they need; nothing that is there is touched. */
 export function addThings(shell: Shell, incoming: Shell, preview: AddPreview, choice: AddChoice): Addition {
-  const taken = new TakenThings(incoming, preview, choice.chosen);
+  const taken = new TakenThings(shell, incoming, preview, choice.chosen, choice.batch === null);
   const names = nameThings(shell, taken);
   const leader = new AddressLeader(incoming, names.paths);
   const added = new Adder(shell, taken, names, leader, choice).add();
@@ -68,6 +71,7 @@ export function addThings(shell: Shell, incoming: Shell, preview: AddPreview, ch
     after,
     relinked: leader.relinked,
     loose: looseLinks(after, added.contents),
+    unmoved: unmovedDates(taken.items, taken.incoming, shell, choice.dating),
     added: {
       item: titled(added.items),
       file: added.files.map(({ path }) => ({ ref: path, title: path })),
@@ -99,7 +103,7 @@ class Adder {
   add(): Added {
     const { shell, taken, names, choice } = this;
     const { gradeCategories, gradeColumns } = this.gradeSetup;
-    const parentOf = parentFinder(shell, taken.incoming, taken.things, choice.landing, names.items);
+    const parentOf = parentFinder(shell, taken, choice.landing, names.items);
     return {
       entries: this.entries(),
       files: taken.files.map((file) => this.file(file)),
@@ -164,11 +168,13 @@ class Adder {
     const isAsBefore = choice.batch === null;
     const groups = new Set<string>(shell.groups.map(({ ref }) => ref));
     const dated = datedBy(choice.dating, taken.incoming, shell);
+    const wasHidden = !isAsBefore && this.isHiddenByWhatStays(item);
     return {
       ...item,
       ref: valueFor(names.items, item.ref),
       parent: item.placed ? parentOf(item) : null,
       content: item.content === null ? null : (names.contents.get(item.content) ?? null),
+      shown: wasHidden ? false : item.shown,
       opens: dated(item.opens),
       due: dated(item.due),
       closes: dated(item.closes),
@@ -179,6 +185,12 @@ class Adder {
       studentWork: item.studentWork === null || isAsBefore ? item.studentWork : 0,
       batch: choice.batch ?? item.batch,
     };
+  }
+
+  /** Is it hidden in the package by a module around it that does not come along? */
+  private isHiddenByWhatStays(item: Item): boolean {
+    const around = outlineOf(this.taken.incoming).ancestors(item);
+    return around.some(({ ref, shown }) => shown === false && !this.taken.has('item', ref));
   }
 
   /** An item of the package in the shell: as it was added, else what stands for it there. */

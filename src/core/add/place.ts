@@ -4,7 +4,7 @@ import { numberLabel, sameNumber } from '@/core/text/number-label';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/refs/refs';
-import { incomingKey, type IncomingThing } from './incoming';
+import type { TakenThings } from './taken-things';
 
 /** Where added items land: in the modules that match theirs, at the end, or all in one chosen module. */
 export type Landing =
@@ -14,30 +14,31 @@ export type Landing =
 
 /**
  * The module of the shell under which each taken item goes, null for the top level. An item whose own module is taken
- * goes into that; else into the module that stands for it, by identity or by number (“Week 3” into “Week 3”).
+ * goes into that, or into the one that stands there already; else into the module that stands for it, by identity or by number (“Week 3” into “Week 3”).
  */
 export function parentFinder(
   shell: Shell,
-  incoming: Shell,
-  things: ReadonlyMap<string, IncomingThing>,
+  taken: TakenThings,
   landing: Landing,
   newRef: ReadonlyMap<ItemRef, ItemRef>,
 ): (item: Item) => ItemRef | null {
   const outline = outlineOf(shell);
-  const from = outlineOf(incoming);
+  const from = outlineOf(taken.incoming);
   const modules = shell.items.filter((i) => i.placed && i.kind === 'module');
   const numbered = modules.flatMap(({ ref, title }) => {
     const label = numberLabel(title);
     return label ? [{ ref, label }] : [];
   });
   const matching = (module: Item): ItemRef | null => {
-    const counterpart = things.get(incomingKey('item', module.ref))?.counterpart?.ref as ItemRef | undefined;
-    if (counterpart !== undefined && outline.byRef.get(counterpart)?.kind === 'module') return counterpart;
+    const counterpart = taken.counterpart('item', module.ref) as ItemRef | null;
+    if (counterpart !== null && outline.byRef.get(counterpart)?.kind === 'module') return counterpart;
     const label = numberLabel(module.title);
     return (label && numbered.find((n) => sameNumber(n.label, label))?.ref) ?? null;
   };
   return (item) => {
     if (item.parent !== null && newRef.has(item.parent)) return valueFor(newRef, item.parent);
+    const standIn = item.parent === null ? null : taken.standIn(item.parent);
+    if (standIn !== null) return standIn;
     if (landing.where === 'module') return landing.ref as ItemRef;
     if (landing.where === 'end') return null;
     for (const ancestor of [...from.ancestors(item)].reverse()) {

@@ -1,5 +1,6 @@
 import type { Content, Item, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
-import type { ContentId, FilePath } from '@/core/refs/refs';
+import { outlineOf } from '@/core/shell/outline';
+import type { ContentId, FilePath, ItemRef } from '@/core/refs/refs';
 import {
   incomingKey,
   type AddPreview,
@@ -22,14 +23,23 @@ export class TakenThings {
   private readonly filePaths: ReadonlySet<FilePath>;
   private readonly takenPaths: ReadonlySet<FilePath>;
 
+  /** Modules that were chosen and stand there already, by their refs: what comes of them goes into those. */
+  private readonly standIns: ReadonlyMap<ItemRef, ItemRef>;
+
+  /** `asPart`: the things stay what they are, and whatever was chosen is taken as it is. */
   constructor(
+    shell: Shell,
     readonly incoming: Shell,
     preview: AddPreview,
     chosen: readonly string[],
+    asPart: boolean,
   ) {
     this.things = new Map(preview.things.map((thing) => [thing.key, thing]));
     const known = chosen.filter((key): key is IncomingKey => this.things.has(key));
-    this.keys = closeChoice(preview, known).taken;
+    const { taken } = closeChoice(preview, known);
+    this.standIns = asPart ? new Map() : this.modulesThere(shell, taken);
+    const filled = asPart ? taken : withoutEmptied(incoming, taken);
+    this.keys = new Set([...filled].filter((key) => !isItem(key) || !this.standIns.has(refOfKey(key))));
     this.items = incoming.items.filter((item) => this.has('item', item.ref));
     this.files = incoming.files.filter((file) => this.has('file', file.path));
     this.banks = incoming.banks.filter((bank) => this.has('bank', bank.ref));
@@ -41,6 +51,22 @@ export class TakenThings {
 
   has(type: IncomingType, ref: string): boolean {
     return this.keys.has(incomingKey(type, ref));
+  }
+
+  /** The module of the shell that stands for one that was chosen; null where that comes itself. */
+  standIn(module: ItemRef): ItemRef | null {
+    return this.standIns.get(module) ?? null;
+  }
+
+  private modulesThere(shell: Shell, taken: ReadonlySet<IncomingKey>): Map<ItemRef, ItemRef> {
+    const modules = new Set(shell.items.filter((i) => i.placed && i.kind === 'module').map(({ ref }) => ref));
+    const there = new Map<ItemRef, ItemRef>();
+    for (const { ref, kind } of this.incoming.items) {
+      const counterpart = this.counterpart('item', ref) as ItemRef | null;
+      const isTaken = kind === 'module' && taken.has(incomingKey('item', ref));
+      if (isTaken && counterpart !== null && modules.has(counterpart)) there.set(ref, counterpart);
+    }
+    return there;
   }
 
   /** What the shell has already in the place of an incoming thing; null where there is none. */
@@ -73,4 +99,22 @@ export class TakenThings {
     }
     return ids;
   }
+}
+
+const isItem = (key: IncomingKey): boolean => key.startsWith('item ');
+/** The ref that a key of an item names. */
+const refOfKey = (key: IncomingKey): ItemRef => key.slice(key.indexOf(' ') + 1) as ItemRef;
+
+/** The choice without modules that would arrive empty, since nothing that is in them was chosen. */
+function withoutEmptied(incoming: Shell, taken: ReadonlySet<IncomingKey>): ReadonlySet<IncomingKey> {
+  const outline = outlineOf(incoming);
+  const holds = new Set<ItemRef>();
+  for (const item of incoming.items)
+    if (item.kind !== 'module' && taken.has(incomingKey('item', item.ref)))
+      for (const { ref } of outline.ancestors(item)) holds.add(ref);
+  const emptied = incoming.items.filter(
+    ({ ref, kind }) => kind === 'module' && outline.children(ref).length > 0 && !holds.has(ref),
+  );
+  const gone = new Set(emptied.map(({ ref }) => incomingKey('item', ref)));
+  return new Set([...taken].filter((key) => !gone.has(key)));
 }

@@ -298,6 +298,60 @@ test('dates are kept, shifted by the terms, or cleared', () => {
   ]);
 });
 
+test('a date that the term has no day for stays, and is told', () => {
+  const [shell, incoming] = [
+    { ...evening(), previousTerm: null },
+    { ...day(), term: { ...autumn, start: null } },
+  ];
+  const preview = holdAgainst(shell, incoming);
+  const added = addThings(
+    shell,
+    incoming,
+    preview,
+    choice([incomingKey('item', 'cold')], { dating: 'shift' }),
+  );
+  expect(added.after.items.find(({ ref }) => ref === 'cold')?.due).toBe('2025-09-05T23:59:59');
+  expect(added.unmoved).toEqual(['Cold water']);
+});
+
+test('what a module hides stays hidden where that module does not come', () => {
+  const shell = evening();
+  const hidden = day();
+  const incoming = {
+    ...hidden,
+    items: hidden.items.map((item) => (item.ref === 'd3' ? { ...item, shown: false } : item)),
+  };
+  const preview = holdAgainst(shell, incoming);
+  const shownOf = (chosen: readonly string[]) =>
+    addThings(shell, incoming, preview, choice(chosen)).after.items.find(({ ref }) => ref === 'rating')
+      ?.shown;
+  expect(shownOf([incomingKey('item', 'rating')])).toBe(false);
+  expect(shownOf([incomingKey('item', 'd3'), incomingKey('item', 'rating')])).toBeNull();
+});
+
+test('a module that stands there is used, and one of which nothing was chosen does not come', () => {
+  const [shell, incoming] = [evening(), day()];
+  const preview = holdAgainst(shell, incoming);
+  const added = (chosen: readonly string[], more: Partial<AddChoice> = {}) =>
+    addThings(
+      shell,
+      incoming,
+      preview,
+      choice(
+        chosen.map((ref) => incomingKey('item', ref)),
+        more,
+      ),
+    );
+  const week2 = added(['w2', 'cold'], { landing: { where: 'end' } });
+  expect(week2.added.item.map(({ title }) => title)).toEqual(['Cold water']);
+  expect(week2.after.items.find(({ ref }) => ref === 'cold')?.parent).toBe('w2');
+  expect(added(['d3']).edits).toEqual([]);
+  expect(added(['d3', 'd3h']).added.item.map(({ title }) => title)).toEqual([
+    'Week 3: Stage',
+    'Before class',
+  ]);
+});
+
 test('ticked all the same, a double gets an identity of its own', () => {
   const shell = day();
   const preview = holdAgainst(shell, shell);
@@ -306,7 +360,9 @@ test('ticked all the same, a double gets an identity of its own', () => {
   expect(new Set(refs).size).toBe(refs.length);
   expect(new Set(addition.after.contents.map((c) => c.id)).size).toBe(addition.after.contents.length);
   expect(new Set(addition.after.files.map((f) => f.path)).size).toBe(addition.after.files.length);
-  expect(addition.after.items.length).toBe(shell.items.length * 2);
+  // Modules that stand there already are used as they stand.
+  const modules = shell.items.filter(({ kind }) => kind === 'module').length;
+  expect(addition.after.items.length).toBe(shell.items.length * 2 - modules);
   expect(linkGraphOf(addition.after).broken).toEqual([]);
 });
 

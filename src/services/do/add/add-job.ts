@@ -12,7 +12,7 @@ import { writtenRules } from '@/services/keep/rules/written-rules';
 import { defineJob } from '@/services/keep/jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '@/services/keep/shells/kept-state';
 
-interface Added extends Pick<Addition, 'added' | 'relinked' | 'loose'> {
+interface Added extends Pick<Addition, 'added' | 'relinked' | 'loose' | 'unmoved'> {
   readonly state: KeptState;
   readonly editsBlob: string;
 }
@@ -46,7 +46,7 @@ export const addJob = defineJob({
     const [shell, incoming] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
     progress(0, 2, 'Adding what was chosen');
     const addition = addThings(shell, incoming, holdAgainst(shell, incoming), choice);
-    const { added, relinked, loose, edits } = addition;
+    const { added, relinked, loose, unmoved, edits } = addition;
     if (!edits.length)
       return bad('nothing-chosen', 'Nothing of what was chosen can be added, so nothing was changed.');
     progress(1, 2, 'Keeping the result');
@@ -55,6 +55,7 @@ export const addJob = defineJob({
       added,
       relinked,
       loose,
+      unmoved,
       editsBlob: blobs.put(JSON.stringify([{ steps: [0], edits }])),
     } satisfies Added);
   },
@@ -91,7 +92,7 @@ export const addJob = defineJob({
 });
 
 /** The ledger of an adding: a line for each kind of thing, and one for links that lead nowhere. */
-function linesOf(runId: string, packageName: string, { added, loose }: Added, now: string) {
+function linesOf(runId: string, packageName: string, { added, loose, unmoved }: Added, now: string) {
   const lines = incomingTypes
     .filter((type) => added[type].length > 0)
     .map((type) => ({
@@ -105,7 +106,13 @@ function linesOf(runId: string, packageName: string, { added, loose }: Added, no
     titles: loose.map((link) => link.from),
     reason: `links that lead nowhere, since what they lead to was not taken: ${asked.join(', ')}`,
   };
-  return [...lines, ...(loose.length ? [nowhere] : [])].map((line, sequence) => ({
+  const undated = {
+    targets: [],
+    titles: unmoved,
+    reason: 'dates that this term has no week and weekday for; they stay as they were',
+  };
+  const told = [loose.length > 0 ? [nowhere] : [], unmoved.length > 0 ? [undated] : []].flat();
+  return [...lines, ...told].map((line, sequence) => ({
     runId,
     sequence,
     key: `${runId}:${sequence}`,
