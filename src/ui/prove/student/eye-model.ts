@@ -43,7 +43,7 @@ export function eyeRows(eye: StudentsEye, moment: LocalDateTime): EyeRows {
     rows: {
       seen: ordered
         .filter(({ seen }) => seen.sight === 'Shown')
-        .map((one) => rowOf(one, noteOfSeen(one.line, endsIn.get(one.line.ref)?.length ?? 0))),
+        .map((one) => rowOf(one, noteOfSeen(one.line, endsIn.get(one.line.ref)?.length ?? 0, moment))),
       differs: [
         ...ordered.filter(({ seen }) => seen.sight !== 'Shown').map((one) => rowOf(one, one.seen.because)),
         ...eye.staffFiles.map(staffFileRow),
@@ -71,11 +71,17 @@ const toldKinds: ReadonlySet<ItemKind> = new Set([
   'quiz',
 ]);
 
-function noteOfSeen(line: EyeLine, deadEnds: number): string {
+/** A day beside the one that is looked at: a year that is another matters. */
+const dayBeside = (when: LocalDateTime, moment: LocalDateTime): string =>
+  when.slice(0, 4) === moment.slice(0, 4)
+    ? shortDay(dateOf(when))
+    : `${shortDay(dateOf(when))} ${when.slice(0, 4)}`;
+
+function noteOfSeen(line: EyeLine, deadEnds: number, moment: LocalDateTime): string {
   return [
     ...(line.direct ? [] : ['reached by links alone']),
     ...(toldKinds.has(line.kind) ? [line.kind.replace('-', ' ')] : []),
-    ...(line.due === null ? [] : [`due ${shortDay(dateOf(line.due))}`]),
+    ...(line.due === null ? [] : [`due ${dayBeside(line.due, moment)}`]),
     ...(line.forGroups ? ['for some groups'] : []),
     ...(deadEnds > 0 ? [plural(deadEnds, 'dead end')] : []),
   ].join(' · ');
