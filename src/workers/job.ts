@@ -70,12 +70,15 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
     });
     blobs.flush();
     return result.ok
-      ? { id, type: 'done', output: result.value, heapBytes: getHeapStatistics().total_heap_size }
-      : { id, type: 'trouble', message: result.trouble.message };
+      ? { id, type: 'done', output: result.value, heapBytes: heldBytes() }
+      : { id, type: 'trouble', message: result.trouble.message, heapBytes: heldBytes() };
   } catch (error) {
-    return { id, type: 'trouble', ...troubleOf(error, leftBehind(record)) };
+    return { id, type: 'trouble', ...troubleOf(error, leftBehind(record)), heapBytes: heldBytes() };
   }
 }
+
+/** What this process holds after a job: its heap, and buffers beside it. */
+const heldBytes = (): number => getHeapStatistics().total_heap_size + process.memoryUsage().external;
 
 /** What went wrong in a job, as one sentence, and where it came from. */
 function troubleOf(error: unknown, left: string): { readonly message: string; readonly fault?: Fault } {

@@ -107,12 +107,13 @@ export type JobReport =
       readonly id: string;
       readonly type: 'done';
       readonly output: unknown;
-      /** How large the heap of the thread is after it, in bytes. */
+      /** What its process holds after it, in bytes. */
       readonly heapBytes?: number;
     }
   | {
       readonly id: string;
       readonly type: 'trouble';
+      readonly heapBytes?: number;
       readonly message: string;
       /** Where it came from, where nobody had foreseen it. */
       readonly fault?: Fault;

@@ -231,7 +231,7 @@ export class ProcessQueue implements JobQueue {
         this.pool.answer(job.id, this.settling.note(job, report.number, report.entry));
         return;
       case 'trouble':
-        this.pool.release(report.id);
+        this.pool.release(report.id, report.heapBytes);
         this.fail(job, report.message, report.fault ?? null);
         return;
       case 'done':
