@@ -69,7 +69,7 @@ export function wordsFor(issue: z.core.$ZodRawIssue): string {
 function wordsForChoice(choices: readonly string[]): string {
   const [only] = choices;
   if (choices.length === 1) return `this must be “${only}”`;
-  if (choices.length > mostChoices) return 'this is none of the choices';
+  if (choices.length > mostChoices) return 'this must be one of the known values';
   return `this must be one of ${choices.join(', ')}`;
 }
 

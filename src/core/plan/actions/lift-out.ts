@@ -17,7 +17,7 @@ export const liftOut = defineAction({
   title: 'Lift out',
   toDo: ({ title }) => ({
     what: `Move what is in “${title}” up a level, then delete “${title}”.`,
-    lookFor: 'Its things stand where it stood.',
+    lookFor: 'Its contents are listed in its place.',
   }),
   decides: 'place',
   isDivisible: true,

@@ -27,7 +27,7 @@ export const sayPlace = (into: string | null, titleOf: (ref: string) => string):
 
 export function moveToDo({ title, sets, titleOf }: Asked<Place>): ToDo {
   const goal = sayPlace(sets.into, titleOf);
-  return { what: `Move “${title}” into ${goal}.`, lookFor: `It stands in ${goal}.` };
+  return { what: `Move “${title}” into ${goal}.`, lookFor: `It is listed in ${goal}.` };
 }
 
 /** The shorter form where one place serves all. */
