@@ -261,7 +261,7 @@ test('a plan is kept as a file and taken in again; another file is refused with 
   const wrong = join(folder, 'wrong.json');
   writeFileSync(wrong, '{"schema":"something"}');
   await takeIn(wrong);
-  await waitForText(page, 'That is no plan of Currycomb');
+  await waitForText(page, 'This is not a Currycomb plan');
   expect(await planSize()).toBe(size);
 });
 

@@ -126,11 +126,38 @@ export class ProcessQueue implements JobQueue {
   }
 
   cancel(id: string): boolean {
-    return this.stop(id, 'cancelled');
+    const job = this.rows.find(id);
+    if (!job || isOver(job)) return false;
+    const record = jobOf(job.kind);
+    if (record?.cancelled) {
+      // It can’t be cut off: it reads that it is wanted no more, and ends by itself.
+      const { cancelled } = record;
+      this.db.transaction((tx) => cancelled(inputOf(job), tx));
+      return true;
+    }
+    const trouble = 'Cancelled; nothing was changed.';
+    const end = { state: 'cancelled', trouble, result: null, finishedAt: new Date().toISOString() } as const;
+    this.halt(
+      job,
+      () => this.rows.end(job, end, (tx) => record?.abandon?.(inputOf(job), tx, trouble)),
+      () => this.over(job, record, 'cancelled'),
+    );
+    return true;
   }
+
   pause(id: string): boolean {
-    return this.stop(id, 'paused');
+    const job = this.rows.find(id);
+    if (!job || isOver(job) || job.state === 'paused') return false;
+    const held = { state: 'paused', doing: 'Paused', result: null, trouble: null, finishedAt: null } as const;
+    const soFar = this.rows.lastProgress(id);
+    this.halt(
+      job,
+      () => this.rows.change(id, { ...soFar, ...held, tries: 0 }),
+      () => this.next(),
+    );
+    return true;
   }
+
   resume(id: string): boolean {
     const isResumed = this.rows.resume(id);
     this.events.emit(id);
@@ -277,38 +304,16 @@ export class ProcessQueue implements JobQueue {
     this.over(job, record, 'failed');
   }
 
-  private stop(id: string, state: 'cancelled' | 'paused'): boolean {
-    const job = this.rows.find(id);
-    if (!job || isOver(job) || job.state === state) return false;
-    const isRunning = this.lanes.has(id);
-    const wished = state === 'cancelled' ? jobOf(job.kind)?.cancelled : undefined;
-    if (wished) {
-      this.db.transaction((tx) => wished(inputOf(job), tx));
-      return true;
-    }
-    this.lanes.leave(id);
-    const isPause = state === 'paused';
-    const { doing = job.doing, ...counted } = this.rows.lastProgress(id);
-    this.rows.forgetProgress(id);
-    this.change(id, {
-      ...counted,
-      state,
-      doing: isPause ? 'Paused' : doing,
-      result: null,
-      trouble: isPause ? null : 'Cancelled; nothing was changed.',
-      finishedAt: isPause ? null : new Date().toISOString(),
-      tries: isPause ? 0 : job.tries,
-    });
-    const record = jobOf(job.kind);
-    if (!isPause)
-      this.db.transaction((tx) => record?.abandon?.(inputOf(job), tx, 'Cancelled; nothing was changed.'));
-    if (!isRunning) {
-      if (!isPause) this.over(job, record, state);
-      return true;
-    }
+  /** Takes a job out of its lane, writes down that it does not go on, and goes on when nobody works at it any more. */
+  private halt(job: JobRow, write: () => void, goOn: () => void): void {
+    const isRunning = this.lanes.has(job.id);
+    this.lanes.leave(job.id);
+    write();
+    this.rows.forgetProgress(job.id);
+    this.events.emit(job.id);
     // Only when the process has really ended does it write nothing any more.
-    this.endProcess(id, () => (isPause ? this.next() : this.over(job, record, state)));
-    return true;
+    if (isRunning) this.endProcess(job.id, goOn);
+    else goOn();
   }
 
   private endProcess(id: string, goOn: () => void): void {
