@@ -70,12 +70,14 @@ export const defineJob = <Kind extends string, Input, Output>(
   record: JobRecord<Kind, Input, Output>,
 ): JobRecord<Kind, Input, Output> => Object.freeze(record);
 
-/** What a job of a kind leaves behind where it is cut off, as a sentence: one that notes on the way has done a part. */
-export const leftBehind = ({
-  note,
-  drafts,
-}: Pick<JobRecord<string, never, never>, 'note' | 'drafts'>): string =>
-  note && !drafts
+type Noting = Pick<JobRecord<string, never, never>, 'note' | 'drafts'>;
+
+/** Does a job continue where it was cut off? One that notes on the way has done a part by then. */
+export const goesOn = ({ note, drafts }: Noting): boolean => note !== undefined && drafts !== true;
+
+/** What a job of a kind leaves behind where it is cut off, as a sentence. */
+export const leftBehind = (record: Noting): string =>
+  goesOn(record)
     ? 'What it had done by then stands in the ledger, and it can go on from there.'
     : 'Nothing was changed.';
 

@@ -1,3 +1,4 @@
+import { goesOn } from '@/services/keep/jobs/job-record';
 import type { JobRow } from '@/services/keep/jobs/job-rows';
 import { jobOf, type AnyJob } from '@/services/wire/jobs/registry';
 
@@ -39,7 +40,7 @@ export class Lanes {
   get hasLong(): boolean {
     return this.all().some(({ kind }) => {
       const record = jobOf(kind);
-      return record?.note !== undefined && !record.drafts && !record.aside;
+      return record !== null && goesOn(record) && record.aside !== true;
     });
   }
 

@@ -7,7 +7,7 @@ import { noteTrouble } from '@/services/keep/log/troubles';
 import type { WorkerLost } from '@/services/wire/processes/worker-process';
 import { namesStrangeFile } from '@/services/keep/storage/strange-files';
 import { storageFault } from '@/services/keep/storage/storage-fault';
-import type { JobReport } from '@/services/keep/jobs/job-record';
+import { goesOn, leftBehind, type JobReport } from '@/services/keep/jobs/job-record';
 import { isOver, type JobQueue, type JobView } from '@/services/keep/jobs/job-queue';
 import { insertJob, JobRows, type JobRow } from '@/services/keep/jobs/job-rows';
 import { inputOf, JobSettling } from './job-settling';
@@ -18,8 +18,11 @@ import { SilenceWatch } from './silence-watch';
 import { ProcessPool } from './process-pool';
 import { sayLost, saySilence } from './unexpected-end';
 
-/** So often a job is started that the server’s end cut off; then it is given up. */
-const mostTries = 3;
+/**
+ * So often a job is started that the server’s end cut off; then it is given up. One that continues where it was cut off,
+ * such as a run on a host, must not be given up half done because the server was restarted a few times.
+ */
+const mostTries = { anew: 3, goingOn: 20 } as const;
 /** How long to wait before storage that could not be used is tried again, in milliseconds. */
 const storagePause = 2_000;
 
@@ -179,12 +182,13 @@ export class ProcessQueue implements JobQueue {
     // What they had kept and do not keep again is swept when all is done.
     if (cut.some((job) => jobOf(job.kind)?.leavesBlobs)) this.sweep();
     for (const job of cut) {
-      if (job.tries < mostTries && jobOf(job.kind))
-        this.change(job.id, { state: 'waiting', doing: 'Waiting' });
+      const record = jobOf(job.kind);
+      const most = record && goesOn(record) ? mostTries.goingOn : mostTries.anew;
+      if (record && job.tries < most) this.change(job.id, { state: 'waiting', doing: 'Waiting' });
       else
         this.fail(
           job,
-          `Currycomb ended ${job.tries} times while this was running, so it was given up; nothing was changed.`,
+          `Currycomb ended ${job.tries} times while this was running, so it was given up. ${record ? leftBehind(record) : 'Nothing was changed.'}`,
         );
     }
   }
