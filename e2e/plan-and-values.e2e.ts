@@ -211,7 +211,7 @@ describe('the plan as a drawer', () => {
     await page.keyboard.press('s');
     await planIs(2);
     await clickText(page, 'button', '2');
-    await waitForText(page, 'Step 2 (show) counts for 1 thing of these instead.');
+    await waitForText(page, 'Step 2 (show) overrides this for 1 of these.');
     await page.keyboard.press('Escape');
     await clearPlan();
   });

@@ -46,10 +46,10 @@ test('the plan stands by place, and steps that disagree say so', async () => {
   ]);
   const steps = drawer(id).groups.flatMap((group) => group.steps);
   expect(steps.map(({ contradictions }) => contradictions)).toEqual([
-    ['Step 3 (show) counts for 1 thing of these instead.'],
-    ['Step 1 (hide) says otherwise about 1 thing of these. This one counts.'],
+    ['Step 3 (show) overrides this for 1 of these.'],
+    ['This overrides step 1 (hide) for 1 of these.'],
     [],
-    ['Step 5 deletes 1 thing of these, so this changes nothing of them.'],
+    ['Step 5 deletes 1 of these, so this does nothing for them.'],
     [],
   ]);
 });

@@ -6,7 +6,6 @@ import { actionOf, type AnyTarget, type Step } from '@/core/plan/step';
 import type { Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
 import type { ItemRef } from '@/core/refs/refs';
-import { plural } from '@/core/text/plural';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { runRules } from '@/services/keep/rules/run-rules';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
@@ -104,18 +103,15 @@ function saidByStep(
   const addSentence = (step: number, sentence: string) =>
     said.set(step, [...(said.get(step) ?? []), sentence]);
   for (const { earlier, later, counts, refs, deletes } of contradictions) {
-    const things = plural(refs.length, 'thing');
+    const count = refs.length.toLocaleString('en');
     if (deletes) {
-      addSentence(earlier, `Step ${later + 1} deletes ${things} of these, so this changes nothing of them.`);
+      addSentence(earlier, `Step ${later + 1} deletes ${count} of these, so this does nothing for them.`);
       continue;
     }
     const lost = counts === 'later' ? earlier : later;
     const kept = counts === 'later' ? later : earlier;
-    addSentence(lost, `Step ${kept + 1} (${labelOf(steps[kept])}) counts for ${things} of these instead.`);
-    addSentence(
-      kept,
-      `Step ${lost + 1} (${labelOf(steps[lost])}) says otherwise about ${things} of these. This one counts.`,
-    );
+    addSentence(lost, `Step ${kept + 1} (${labelOf(steps[kept])}) overrides this for ${count} of these.`);
+    addSentence(kept, `This overrides step ${lost + 1} (${labelOf(steps[lost])}) for ${count} of these.`);
   }
   return said;
 }
