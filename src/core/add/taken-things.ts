@@ -23,7 +23,7 @@ export class TakenThings {
   private readonly filePaths: ReadonlySet<FilePath>;
   private readonly takenPaths: ReadonlySet<FilePath>;
 
-  /** Modules that were chosen and stand there already, by their refs: what comes of them goes into those. */
+  /** Chosen modules that the shell has already, with its own: what is chosen inside them goes into those. */
   private readonly standIns: ReadonlyMap<ItemRef, ItemRef>;
 
   /** `asPart`: the things stay what they are, and whatever was chosen is taken as it is. */
@@ -39,7 +39,8 @@ export class TakenThings {
     const { taken } = closeChoice(preview, known);
     this.standIns = asPart ? new Map() : this.modulesThere(shell, taken);
     const filled = asPart ? taken : withoutEmptied(incoming, taken);
-    this.keys = new Set([...filled].filter((key) => !isItem(key) || !this.standIns.has(refOfKey(key))));
+    const there = new Set([...this.standIns.keys()].map((ref) => incomingKey('item', ref)));
+    this.keys = new Set([...filled].filter((key) => !there.has(key)));
     this.items = incoming.items.filter((item) => this.has('item', item.ref));
     this.files = incoming.files.filter((file) => this.has('file', file.path));
     this.banks = incoming.banks.filter((bank) => this.has('bank', bank.ref));
@@ -101,16 +102,16 @@ export class TakenThings {
   }
 }
 
-const isItem = (key: IncomingKey): boolean => key.startsWith('item ');
-/** The ref that a key of an item names. */
-const refOfKey = (key: IncomingKey): ItemRef => key.slice(key.indexOf(' ') + 1) as ItemRef;
-
 /** The choice without modules that would arrive empty, since nothing that is in them was chosen. */
 function withoutEmptied(incoming: Shell, taken: ReadonlySet<IncomingKey>): ReadonlySet<IncomingKey> {
   const outline = outlineOf(incoming);
   const holds = new Set<ItemRef>();
   for (const item of incoming.items)
-    if (item.kind !== 'module' && taken.has(incomingKey('item', item.ref)))
+    // A module that is empty in the package, too, arrives as it is.
+    if (
+      (item.kind !== 'module' || outline.children(item.ref).length === 0) &&
+      taken.has(incomingKey('item', item.ref))
+    )
       for (const { ref } of outline.ancestors(item)) holds.add(ref);
   const emptied = incoming.items.filter(
     ({ ref, kind }) => kind === 'module' && outline.children(ref).length > 0 && !holds.has(ref),

@@ -346,6 +346,13 @@ test('a module that stands there is used, and one of which nothing was chosen do
   expect(week2.added.item.map(({ title }) => title)).toEqual(['Cold water']);
   expect(week2.after.items.find(({ ref }) => ref === 'cold')?.parent).toBe('w2');
   expect(added(['d3']).edits).toEqual([]);
+  const nested = {
+    ...incoming,
+    items: incoming.items.map((i) => (i.ref === 'd3h' ? { ...i, kind: 'module' as const } : i)),
+  };
+  const both = choice(['d3', 'd3h'].map((ref) => incomingKey('item', ref)));
+  const taken = addThings(shell, nested, holdAgainst(shell, nested), both).added.item;
+  expect(taken.map(({ title }) => title)).toEqual(['Week 3: Stage', 'Before class']);
   expect(added(['d3', 'd3h']).added.item.map(({ title }) => title)).toEqual([
     'Week 3: Stage',
     'Before class',
