@@ -94,7 +94,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   await visit(page, stage.address);
   await goTo('carry-out');
   await clickText(page, 'button', 'Go on');
-  await page.waitForFunction(() => document.body?.innerText.includes('Empty but for what was kept'), {
+  await page.waitForFunction(() => document.body?.innerText.includes('Empty except for what stays'), {
     timeout: 120_000,
   });
   await waitForText(page, 'Read back from the host: all is as rehearsed.');

@@ -12,8 +12,9 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import Database from 'better-sqlite3';
-import { readAnswer, Server } from './server';
+import { readAnswer, Server, type EndedJob } from './server';
 import { writeSection } from './reliability-report';
 
 /**
@@ -95,6 +96,19 @@ const letGo = () => {
   for (const one of held) one.close();
 };
 
+/** Mounts the disk anew, as soon as the processes of the server that was ended have let go of it. */
+async function mountAgain(how: 'ro' | 'rw'): Promise<void> {
+  for (let tries = 0; ; tries += 1) {
+    try {
+      execFileSync('mount', ['-o', `remount,${how}`, disk], { stdio: 'pipe' });
+      return;
+    } catch (error) {
+      if (tries === 50) throw error;
+      await pause(100);
+    }
+  }
+}
+
 const setAside = (file: string) => renameSync(file, `${file}.aside`);
 const putBack = (file: string) => renameSync(`${file}.aside`, file);
 function damage(file: string): void {
@@ -140,8 +154,8 @@ const faults: readonly Fault[] = [
   {
     name: 'folder read-only',
     standing: true,
-    make: () => void execFileSync('mount', ['-o', 'remount,ro', disk]),
-    mend: () => void execFileSync('mount', ['-o', 'remount,rw', disk]),
+    make: () => mountAgain('ro'),
+    mend: () => mountAgain('rw'),
   },
   {
     name: 'database damaged',
@@ -238,7 +252,13 @@ let secondSaid = '';
 
 /** What an operation came to: done, or what the person was told. */
 type Outcome =
-  { readonly done: true; readonly result: string } | { readonly done: false; readonly told: string };
+  | { readonly done: true; readonly result: string }
+  | {
+      readonly done: false;
+      readonly told: string;
+      /** The job that was ordered and goes on by itself as soon as the cause is gone. */
+      readonly waitingJob?: string;
+    };
 const told = (sentence: string | null | undefined): Outcome => ({
   done: false,
   told: sentence ?? '(nothing)',
@@ -248,8 +268,33 @@ const packageBytes = new Uint8Array(readFileSync('demo/out/hyd-214/HYD-214.imscc
 let shellId = '';
 let runId = '';
 
-const ordered = (server: Server, path: string, body?: unknown): Promise<Outcome> =>
-  server.follow(path, body, 60_000);
+/** Orders a job; waits until it is over, or says for five seconds why it can’t be begun. */
+async function ordered(server: Server, path: string, body: unknown = {}): Promise<Outcome> {
+  const { status, value } = await server.ask<{ jobId?: string }>(path, body);
+  const { jobId } = value;
+  if (jobId === undefined) return told(value.trouble ?? `(status ${status} without a sentence)`);
+  const until = Date.now() + 60_000;
+  let heldSince: number | null = null;
+  while (Date.now() < until) {
+    const job = (await server.ask<WatchedJob>(`/api/jobs/${jobId}`)).value;
+    if (job.state === 'done') return { done: true, result: job.result ?? '' };
+    if (job.state === 'failed' || job.state === 'cancelled') return told(job.trouble);
+    const reason = /^Waiting\. (.+)/.exec(job.doing)?.[1];
+    if (reason === undefined) heldSince = null;
+    else heldSince ??= Date.now();
+    if (reason !== undefined && Date.now() - (heldSince ?? 0) > 5_000)
+      return { done: false, told: reason, waitingJob: jobId };
+    await pause(20);
+  }
+  throw new Error(`the job ${jobId} runs for ever`);
+}
+async function endOf(server: Server, jobId: string): Promise<Outcome> {
+  const job = await server.ended(jobId);
+  return job.state === 'done' ? { done: true, result: job.result ?? '' } : told(job.trouble);
+}
+interface WatchedJob extends EndedJob {
+  readonly doing: string;
+}
 
 const operations: Readonly<Record<string, (server: Server) => Promise<Outcome>>> = {
   'bring in': async (server) => {
@@ -358,20 +403,25 @@ async function tryOperation(server: Server, fault: Fault, name: string): Promise
   await fault.mend(server);
   if (fault.standing) await server.start();
   if (fault.isLookedOver) await lookOver(server, fault, name);
-  if (!first.done && before && whatIsKept() !== before)
+  const standsStill = !first.done && first.waitingJob === undefined;
+  if (standsStill && before && whatIsKept() !== before)
     failures.push(`${fault.name}, ${name}: something was lost or changed`);
-  const again = first.done ? null : await untilItWorks(server, operate);
+  const again = first.done ? null : await untilItWorks(server, operate, first.waitingJob);
   if (again && !again.done) failures.push(`${fault.name}, ${name}: it does not work again: ${again.told}`);
   if (first.done && !fault.harmless) workedAnyway.push(`${fault.name}: ${name}`);
   if (!first.done && fault.harmless) failures.push(`${fault.name}, ${name}: ${first.told}`);
   if (!first.done && /in Currycomb itself|\(nothing\)|\(no JSON|\(status/.test(first.told))
     failures.push(`${fault.name}, ${name}: no reason is told: ${first.told}`);
-  rows.push(
-    `| ${fault.name} | ${name} | ${first.done ? 'done' : inCell(first.told)} | ${first.done ? '' : 'works'} |`,
-  );
+  rows.push(`| ${fault.name} | ${name} | ${inTable(first)} |`);
   if (name === 'comb') acceptable = readAcceptable();
 }
 const workedAnyway: string[] = [];
+
+function inTable(first: Outcome): string {
+  if (first.done) return 'done | ';
+  const afterwards = first.waitingJob !== undefined ? 'goes on by itself' : 'works';
+  return `${inCell(first.told)} | ${afterwards}`;
+}
 
 /** Doctor finds nothing wrong in the folder while nobody works in it. */
 async function lookOver(server: Server, fault: Fault, operation: string): Promise<void> {
@@ -386,10 +436,14 @@ async function lookOver(server: Server, fault: Fault, operation: string): Promis
 }
 
 /** What could not be written is written within seconds of when that is possible again. */
-async function untilItWorks(server: Server, operate: (server: Server) => Promise<Outcome>): Promise<Outcome> {
-  let outcome = await operate(server);
+async function untilItWorks(
+  server: Server,
+  operate: (server: Server) => Promise<Outcome>,
+  waitingJob?: string,
+): Promise<Outcome> {
+  let outcome = waitingJob === undefined ? await operate(server) : await endOf(server, waitingJob);
   for (let tries = 0; tries < 5 && !outcome.done; tries += 1) {
-    await new Promise((resolve) => setTimeout(resolve, 1_000));
+    await pause(1_000);
     outcome = await operate(server);
   }
   return outcome;

@@ -1,5 +1,5 @@
 import type { Item, Shell } from '@/core/shell/model';
-import { escapePattern } from '@/core/text/escape-pattern';
+import { wholeWords } from '@/core/text/whole-words';
 
 /** A grade category as it counts: its weight and how many columns it has; null where there is no such category. */
 export interface CategoryWeight {
@@ -57,11 +57,10 @@ export interface NotReaching {
 const isGraded = (item: Item): boolean => item.gradeColumn !== null || (item.points ?? 0) > 0;
 
 export function notReaching(shell: Shell, catchAllWords: readonly string[]): NotReaching[] {
-  const words = catchAllWords.map(escapePattern).join('|');
-  const catchAll = words === '' ? null : new RegExp(`(^|[^\\p{L}])(${words})($|[^\\p{L}])`, 'iu');
+  const isCatchAll = wholeWords(catchAllWords);
   return shell.items.filter(isGraded).flatMap(({ ref, title, due, gradeCategory }): NotReaching[] => {
     if (due === null) return [{ ref, title, why: 'no due date' }];
-    const isCaught = gradeCategory !== null && catchAll?.test(gradeCategory) === true;
+    const isCaught = gradeCategory !== null && isCatchAll(gradeCategory);
     return isCaught ? [{ ref, title, why: 'a catch-all category' }] : [];
   });
 }

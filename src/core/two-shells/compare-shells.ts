@@ -8,6 +8,7 @@ import { dateOf, daysBetween, type LocalDateTime } from '@/core/dates/local-date
 import { changeKinds, type Change, type ChangeKind } from './change';
 import { otherOrders } from './other-orders';
 import { pairThings, type Pairs } from './pairs';
+import { withoutWrapper } from './without-wrapper';
 
 /** What became of the other shell’s things in this one. */
 export interface ShellComparison {
@@ -21,7 +22,8 @@ export interface ShellComparison {
 }
 
 /** Compares this shell with another, the one that it was copied from, say: what is missing, new, changed, re-dated, moved. */
-export function compareShells(other: Shell, here: Shell): ShellComparison {
+export function compareShells(wholeOther: Shell, wholeHere: Shell): ShellComparison {
+  const [other, here] = withoutWrapper(wholeOther, wholeHere);
   const pairs = pairThings(other, here);
   const orders = otherOrders(other, here, pairs);
   const changes = [

@@ -1,6 +1,9 @@
 import { resetAskSchema, type ResetAsked } from '@/services/do/drafts/reset-ask';
 import { resetInPlan } from '@/services/do/decide/reset-plan';
 import { resetStart } from '@/services/show/decide/reset-start';
+import { orderRehearsal } from '@/services/do/rehearse/order-rehearsal';
+import { orderRun } from '@/services/do/carry-out/order-run';
+import { rehearseStage } from '@/services/show/rehearse/rehearse-view';
 import { planOf } from '@/services/keep/plan/plan';
 import { DataFolder } from './data-folder';
 
@@ -39,6 +42,7 @@ test('it is looked at without being planned', async () => {
         { area: 'files', now: 1, after: 1, returns: 'returns' },
       ],
       going: 1,
+      left: [],
       needed: [{ ref: 'week' }, { ref: 'heron.png' }],
       work: [{ title: 'Count' }],
       added: null,
@@ -65,4 +69,36 @@ test('armed, it is one step of the plan that names everything that goes', async 
   const [row] = planOf(data.context.db, id);
   expect(row?.step.action).toBe('reset-area');
   expect(row?.step.targets.map(({ ref }) => ref).sort()).toEqual(['birds', 'count', 'heron.png', 'week']);
+});
+
+test('what would not go is told with its reason, and every number of a reset is one', async () => {
+  const status = 'title,kind,in_use\nBegin here,home-page,yes\n';
+  const home = await data.bringIn(
+    (composer) => {
+      composer.module('Week 1', { ref: 'week' });
+      composer.page('Birds', '<img src="heron.png">', { ref: 'birds', parent: 'week', path: 'birds.html' });
+      composer.page('Begin here', '<p>hello</p>', { ref: 'begin', path: 'begin.html', outside: true });
+      composer.file('heron.png', 'picture');
+    },
+    'BIO 356',
+    status,
+  );
+  await data.comb(home);
+  const wish = { areas: ['items', 'files', 'home-pages'] };
+  const take = { code: 'BIO 356', withStudentWork: 0 };
+  const asked = (ask: object) =>
+    resetInPlan(data.context, data.now(home), resetAskSchema.parse({ ...wish, ...ask }));
+  expect(await asked({})).toMatchObject({
+    ok: true,
+    value: { going: 3, left: [{ title: 'Begin here', why: expect.stringContaining('home page') as string }] },
+  });
+  expect(await asked({ take })).toMatchObject({ ok: true, value: { added: { done: 3, planSize: 3 } } });
+  await data.job(orderRehearsal(data.context, data.now(home)));
+  expect(rehearseStage(data.context, data.now(home)).sealed?.changes).toBe(3);
+  await data.job(orderRun(data.context, data.now(home)));
+  const kept = data.context.db.$client
+    .prepare('SELECT summary FROM runs WHERE shell_id = ?')
+    .pluck()
+    .get(home);
+  expect(JSON.parse(String(kept))).toMatchObject({ done: 3, emptiness: { before: 3, left: 0 } });
 });

@@ -1,5 +1,6 @@
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { orderComb } from '@/services/do/comb/order-comb';
 import { StorageFault, storageFault } from '@/services/keep/storage/storage-fault';
 import { cluttered } from './cluttered';
@@ -50,4 +51,17 @@ test('a job whose end can’t be written is over for whoever waits; it is writte
   expect((await data.ended(again)).state).toBe('done');
   const row = data.context.db.$client.prepare('SELECT state FROM jobs WHERE id = ?').pluck().get(jobId);
   expect(row).toBe('failed');
+});
+
+test('a job that can’t be begun since nothing can be written says why, and goes on by itself', async () => {
+  const combing = orderComb(data.context, data.now(id));
+  const sweeping = data.context.jobs.order('sweep', null, {});
+  const letGo = hold();
+  await data.ended(combing);
+  while (data.context.jobs.view(sweeping)?.doing === 'Waiting') await pause(20);
+  const held = data.context.jobs.view(sweeping);
+  expect(held?.state).toBe('waiting');
+  expect(held?.doing).toMatch(/^Waiting\. Another program holds the database in .+ locked/);
+  letGo();
+  expect((await data.ended(sweeping)).state).toBe('done');
 });

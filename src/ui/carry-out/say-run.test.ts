@@ -20,7 +20,7 @@ test.each([
 
 test.each([
   [{ before: 527, left: 0, kept: 0, stuck: [] }, 'Empty: 0 of 527 left'],
-  [{ before: 527, left: 5, kept: 5, stuck: [] }, 'Empty but for what was kept: 5 of 527 left'],
+  [{ before: 527, left: 5, kept: 5, stuck: [] }, 'Empty except for what stays: 5 of 527 left'],
   [{ before: 1200, left: 2, kept: 1, stuck: ['p1'] }, '1 thing would not go (p1): 2 of 1,200 left'],
 ])('%j', (emptiness, said) => expect(sayEmptiness(emptiness)).toBe(said));
 

@@ -40,6 +40,6 @@ export function sayRun({ removed, added, done }: Pick<RunSummary, 'removed' | 'a
 export function sayEmptiness({ before, left, kept, stuck }: Emptiness): string {
   const counts = `${left.toLocaleString('en')} of ${before.toLocaleString('en')} left`;
   if (left === 0) return `Empty: ${counts}`;
-  if (left === kept) return `Empty but for what was kept: ${counts}`;
+  if (left === kept) return `Empty except for what stays: ${counts}`;
   return `${plural(left - kept, 'thing')} would not go (${stuck.slice(0, 3).join(', ')}): ${counts}`;
 }

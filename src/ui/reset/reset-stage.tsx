@@ -62,6 +62,12 @@ function ResetStage({ view: start }: { view: ResetStart }) {
               things={preview.needed}
             />
           )}
+          {preview && preview.left.length > 0 && (
+            <Things
+              title={`${plural(preview.left.length, 'thing')} would not go`}
+              things={preview.left.map(({ ref, title, why }) => ({ ref, title: `${title}: ${why}` }))}
+            />
+          )}
           {preview && preview.work.length > 0 && (
             <Things
               title={`${plural(preview.work.length, 'thing')} with student work would go for good`}

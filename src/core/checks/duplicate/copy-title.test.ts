@@ -46,6 +46,16 @@ checkCases(copyTitle, {
       subjects: [['m0', 'm1']],
     },
     {
+      name: 'two of one title in one module that say something else each',
+      build: (c) => {
+        const week = c.module('Week 1');
+        c.page('Site report', '<p>upstream</p>', { ref: 'p1', parent: week });
+        c.page('Site  report', '<p>downstream</p>', { ref: 'p2', parent: week });
+      },
+      subjects: two,
+      expect: ([f]) => expect(f!.message.id).toBe('namesakes'),
+    },
+    {
       name: 'a copy of a copy',
       build: pages('Copy of Site report', 'Copy of Copy of Site report'),
       subjects: two,
@@ -79,6 +89,27 @@ checkCases(copyTitle, {
       name: 'one resource',
       build: (c: ShellComposer) =>
         void [c.page('Site report', '<p>x</p>', { ref: 'p' }), c.placeAgain('p', 'Site report (2)')],
+    },
+    {
+      name: 'two of one title in two modules',
+      build: (c: ShellComposer) => {
+        for (const n of [1, 2]) c.page('Reading', `<p>${n}</p>`, { parent: c.module(`Week ${n}`) });
+      },
+    },
+    {
+      name: 'two of one title that say the same',
+      build: (c: ShellComposer) => {
+        const week = c.module('Week 1');
+        for (const ref of ['p1', 'p2']) c.page('Reading', '<p>same words</p>', { ref, parent: week });
+      },
+    },
+    {
+      name: 'a page and its quiz in one module',
+      build: (c: ShellComposer) => {
+        const week = c.module('Week 1');
+        c.page('Gauge', '<p>x</p>', { parent: week });
+        c.assignment('Gauge', '<p>y</p>', 5, { parent: week });
+      },
     },
     { name: 'a number of its own', build: pages('Lab', 'Lab 2') },
   ],

@@ -1,10 +1,11 @@
-import { valueFor } from '@/core/sure';
+import { elementAt, valueFor } from '@/core/sure';
 import { z } from 'zod';
 import { collect } from '@/core/collect';
 import type { Item } from '@/core/shell/model';
 import { compatible } from '@/core/text/compatible';
 import { english } from '@/core/text/english';
 import { titleKey } from '@/core/text/normalise';
+import type { Facts } from '@/core/checks/facts/facts';
 import { defineCheck } from '@/core/checks/check/check';
 
 export const copyTitle = defineCheck({
@@ -14,13 +15,16 @@ export const copyTitle = defineCheck({
   remedyKind: 'none',
   needs: ['outline', 'contentKeys'],
   options: z.object({}),
-  messages: { copy: '“{copy}” is named as a copy of “{original}”' },
+  messages: {
+    copy: '“{copy}” is named as a copy of “{original}”',
+    namesakes: '{count} of the same kind are called “{title}”, side by side',
+  },
   things: ['item named as a copy', 'items named as copies'],
   counts: 'findings',
   question: 'Are these copies still wanted beside their originals?',
   page: {
     means:
-      'A title is the title of another item of the same kind with a mark of a copy: “Copy of X”, “X - Copy”, “X copy 2”, “X (2)”.',
+      'A title is the title of another item of the same kind with a mark of a copy: “Copy of X”, “X - Copy”, “X copy 2”, “X (2)”. Or two items of one kind in one module have the same title, and each says something else.',
     why: 'Somebody made it to try something, and nobody remembers which one is valid.',
     example: '“Site report” and “Site report (2)”.',
     remedy: 'None is proposed: look which one is wanted.',
@@ -30,6 +34,23 @@ export const copyTitle = defineCheck({
   *find({ shell, facts }) {
     const byTitle = new Map<string, Item[]>();
     for (const item of shell.items) collect(byTitle, `${item.kind} ${titleKey(item.title)}`, item);
+    for (const namesakes of namesakesIn(shell.items)) {
+      if (saySame(namesakes, facts)) continue;
+      yield {
+        message: {
+          id: 'namesakes',
+          params: { title: elementAt(namesakes, 0).title, count: namesakes.length },
+        },
+        subjects: namesakes.map(({ ref }) => ({ type: 'item', ref })),
+        evidence: namesakes.map((item) => ({
+          label: 'Stands at',
+          value: [...facts.outline.path(item), item.title].join(' › '),
+          where: item.ref,
+        })),
+        remedy: null,
+        confidence: 0.7,
+      };
+    }
     for (const item of shell.items) {
       const stem = english.copyTitle
         .map((p) => p.exec(compatible(item.title).trim())?.[1])
@@ -67,3 +88,20 @@ export const copyTitle = defineCheck({
     }
   },
 });
+
+/** Items of one kind and one title, side by side in one module; what only divides the outline is none of them. */
+function namesakesIn(items: readonly Item[]): readonly (readonly Item[])[] {
+  const byPlace = new Map<string, Item[]>();
+  for (const item of items) {
+    if (!item.placed || item.kind === 'module' || item.kind === 'heading') continue;
+    const key = titleKey(item.title);
+    if (key !== '') collect(byPlace, JSON.stringify([item.parent, item.kind, key]), item);
+  }
+  return [...byPlace.values()].filter((namesakes) => namesakes.length > 1);
+}
+
+/** Whether two of them show one thing or say the same: other checks tell that. */
+function saySame(items: readonly Item[], facts: Pick<Facts, 'contentKeys'>): boolean {
+  const contents = items.map((item) => facts.contentKeys.of(item) ?? item.content ?? item.ref);
+  return new Set(contents).size < items.length;
+}

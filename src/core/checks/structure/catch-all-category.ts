@@ -2,7 +2,7 @@ import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import type { GradeCategory, GradeColumn, Item } from '@/core/shell/model';
 import { english } from '@/core/text/english';
-import { escapePattern } from '@/core/text/escape-pattern';
+import { wholeWords } from '@/core/text/whole-words';
 import { titleKey } from '@/core/text/normalise';
 import { plural } from '@/core/text/plural';
 import { defineCheck, missing } from '@/core/checks/check/check';
@@ -29,10 +29,7 @@ export const catchAllCategory = defineCheck({
       ? null
       : missing('no grade columns were given'),
   *find({ shell, facts, rules }) {
-    const isCatchAll = (title: string) =>
-      rules.catchAllCategories.some((word) =>
-        new RegExp(`(^|[^\\p{L}])${escapePattern(word)}($|[^\\p{L}])`, 'iu').test(title),
-      );
+    const isCatchAll = wholeWords(rules.catchAllCategories);
     const { activities } = facts;
     const others = shell.gradeCategories.filter((c) => !isCatchAll(c.title));
     for (const category of shell.gradeCategories) {

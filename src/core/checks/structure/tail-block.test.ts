@@ -67,6 +67,30 @@ checkCases(tailBlock, {
       subjects: [['x1']],
     },
     {
+      name: 'a block in a module that came in the same import',
+      build: (c) => {
+        weeks(c);
+        const brought = c.module('Brought in', { batch: 'second' });
+        for (const n of [1, 2, 3])
+          c.page(`Page ${n}`, `<p>brought ${n}</p>`, { ref: `b${n}`, parent: brought, batch: 'second' });
+      },
+      subjects: [['b1', 'b2', 'b3']],
+      expect: ([f]) => expect(f!.remedy).toBeNull(),
+    },
+    {
+      name: 'a block that begins loose and goes on in a module of the same import',
+      build: (c) => {
+        weeks(c);
+        loose(c, 'second', 'Flow', 'Bed');
+        c.page('Bank', '<p>b</p>', {
+          ref: 'x3',
+          parent: c.module('Brought in', { batch: 'second' }),
+          batch: 'second',
+        });
+      },
+      subjects: [['x1', 'x2', 'x3']],
+    },
+    {
       name: 'inside a part of the course',
       build: (c) => {
         const part = c.module('Part A');
@@ -112,6 +136,14 @@ checkCases(tailBlock, {
       build: (c) => {
         for (const n of [1, 2]) c.page('P', `<p>${n}</p>`, { parent: c.module(`Week ${n}`) });
         loose(c, null, 'Week 1 quiz');
+      },
+    },
+    {
+      name: 'three in a module that stood there before them',
+      build: (c) => {
+        weeks(c);
+        const project = c.module('Project', { batch: 'first' });
+        for (const n of [1, 2, 3]) c.page(`Step ${n}`, `<p>${n}</p>`, { parent: project, batch: 'second' });
       },
     },
     {

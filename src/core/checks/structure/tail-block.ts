@@ -2,6 +2,7 @@ import { elementAt } from '@/core/sure';
 import { largest } from '@/core/collect';
 import { z } from 'zod';
 import type { Item } from '@/core/shell/model';
+import type { Outline } from '@/core/shell/outline';
 import { plural } from '@/core/text/plural';
 import { defineCheck } from '@/core/checks/check/check';
 import { labelOfItem } from './misfiled';
@@ -31,7 +32,7 @@ export const tailBlock = defineCheck({
     remedy:
       'Moves each into the module whose number it has. Where the number is not told, the place is yours to choose.',
     notWhen:
-      'They came with the same import as the series itself, or stand in a module of their own that has no number.',
+      'They came with the same import as the series itself, or stand in a module that did not come with them.',
   },
   notApplicable: () => null,
   *find({ facts, options }) {
@@ -50,15 +51,19 @@ export const tailBlock = defineCheck({
       const tail = again.filter(({ item }) => siblings.indexOf(item) > end);
       if (tail.length > 0) yield modulesAgain(tail, series);
       const usual = mostCommon([...first.values()].map((m) => m.batch));
-      const loose = siblings.slice(end + 1).filter((i) => i.kind !== 'module' && i.kind !== 'heading');
+      const behind = siblings.slice(end + 1);
+      const loose = behind.filter(isContent);
       const numbered = loose.flatMap((item) => {
         const label = labelOfItem(item.title);
         const into = label && label.label === series.label ? first.get(label.numbers.join('.')) : undefined;
         return into ? [{ item, into }] : [];
       });
       if (numbered.length > 0) yield looseItems(numbered, series);
-      const told = new Set(numbered.map((n) => n.item));
-      const rest = loose.filter((item) => !told.has(item));
+      const told = new Set([...numbered, ...again].map(({ item }) => item));
+      const rest = behind
+        .filter((item) => !told.has(item))
+        .flatMap((item) => (item.kind === 'module' ? broughtAlong(item, facts.outline) : [item]))
+        .filter(isContent);
       for (const block of blocksOf(rest, usual, options.together)) yield oneImport(block, usual, series);
     }
   },
@@ -128,6 +133,12 @@ function oneImport(block: readonly Item[], usual: string | null, { parent }: Ser
     batch: `${parent ?? ''} ${batch}`,
   } as const;
 }
+
+const isContent = ({ kind }: Item): boolean => kind !== 'module' && kind !== 'heading';
+
+/** What stands in a module and came with it in one import. */
+const broughtAlong = (module: Item, outline: Outline): readonly Item[] =>
+  outline.children(module.ref).filter(({ batch }) => batch === module.batch);
 
 /** Neighbours of one import that is not the series' own. */
 function blocksOf(items: readonly Item[], usual: string | null, least: number): Item[][] {

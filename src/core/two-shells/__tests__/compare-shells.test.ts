@@ -86,6 +86,26 @@ describe('two shells', () => {
     });
   });
 
+  it('look through one module around everything, on either side, under other identifiers too', () => {
+    const wrapped = (prefix: string): Shell => {
+      const shell = course();
+      const renamed = (ref: string | null) => (ref === null ? 'around' : `${prefix}${ref}`);
+      const items = shell.items.map((item) => ({
+        ...item,
+        ref: renamed(item.ref) as never,
+        parent: renamed(item.parent) as never,
+      }));
+      const c = new ShellComposer();
+      c.module('HYD 1, all of it', { ref: 'around' });
+      return { ...shell, items: [...c.shell().items, ...items] };
+    };
+    for (const prefix of ['', 'x-']) {
+      expect(compareShells(course(), wrapped(prefix))).toMatchObject({ changes: [], same: 9 });
+      expect(compareShells(wrapped(prefix), course())).toMatchObject({ changes: [], same: 9 });
+      expect(compareShells(wrapped(prefix), wrapped('y-')).counts.gone).toBe(0);
+    }
+  });
+
   it('give the other’s order as a sort that leaves nothing in another order', () => {
     const shell = course();
     fc.assert(

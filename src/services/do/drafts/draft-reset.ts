@@ -1,5 +1,13 @@
-import { refsIn, type ResetArea } from '@/core/plan/areas/areas';
-import { comesBack, resetShell, type Reset, type Returns } from '@/core/plan/reset/reset-shell';
+import type { ResetArea } from '@/core/plan/areas/areas';
+import {
+  accountOf,
+  resetShell,
+  type LeftThing,
+  type Reset,
+  type Returns,
+} from '@/core/plan/reset/reset-shell';
+import { countChanges } from '@/core/plan/results';
+import { runPlan } from '@/core/plan/run-plan';
 import { refsOf } from '@/core/plan/action/refs-of-shell';
 import type { Shell } from '@/core/shell/model';
 import { bad, good, type Result } from '@/core/shell/result';
@@ -24,7 +32,10 @@ export interface LookedAtReset {
     readonly after: number;
     readonly returns: Returns;
   }[];
+  /** How many things the plan would take away: what its rehearsal and its run count, too. */
   readonly going: number;
+  /** What was named and would not go all the same, each with its reason. */
+  readonly left: readonly LeftThing[];
   /** What stays since something that is kept needs it. */
   readonly needed: readonly NamedThing[];
   /** What goes and has student work. */
@@ -75,20 +86,23 @@ function whyNotArmed(
   );
 }
 
-function lookAtReset(shell: Shell, { ask, going, needed, work }: Reset): LookedAtReset {
-  const refs = refsIn(shell);
+/** Tries the reset as the plan will, so that the numbers here are those of the rehearsal and the run. */
+function lookAtReset(shell: Shell, reset: Reset): LookedAtReset {
   const titles = refsOf(shell);
   const named = (ref: string): NamedThing => ({ ref, title: titles.titleOf(ref) });
-  const goneForGood = new Set(work.map((ref) => going.get(ref)));
+  const { results, after } = runPlan(shell, reset.step === null ? [] : [reset.step]);
+  const { areas, left } = accountOf(shell, reset, results, after);
+  const stays = new Set(left.map(({ ref }) => ref));
   return {
-    areas: ask.areas.map((area) => ({
+    areas: areas.map(({ area, before, after: rest, returns }) => ({
       area,
-      now: refs[area].length,
-      after: refs[area].filter((ref) => !going.has(ref)).length,
-      returns: goneForGood.has(area) ? 'gone for good' : comesBack(shell),
+      now: before,
+      after: rest,
+      returns,
     })),
-    going: going.size,
-    needed: needed.map(named),
-    work: work.map(named),
+    going: countChanges(results, 'done'),
+    left,
+    needed: reset.needed.map(named),
+    work: reset.work.filter((ref) => !stays.has(ref)).map(named),
   };
 }

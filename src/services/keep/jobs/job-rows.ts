@@ -138,17 +138,12 @@ export class JobRows {
     }
   }
 
-  /** Writes what could not be written before; says whether nothing is left of it. */
-  catchUp(): boolean {
+  /** Writes what could not be written before; throws where that is still not possible. */
+  catchUp(): void {
     for (const [id, { write }] of this.unwritten) {
-      try {
-        write();
-        this.unwritten.delete(id);
-      } catch {
-        return false;
-      }
+      write();
+      this.unwritten.delete(id);
     }
-    return true;
   }
 
   /** Forgets jobs that were over long ago; at most once a day, since a server may run for months. */

@@ -41,6 +41,8 @@ export class ProcessQueue implements JobQueue {
   /** Jobs whose processes are being ended: until that is done, and what follows it. */
   private readonly ending = new Map<string, Promise<void>>();
   private readonly events = new EventEmitter();
+  /** Why nothing can be started at present; null where it can. */
+  private heldUpBy: string | null = null;
   private isClosed = false;
 
   constructor(
@@ -92,19 +94,26 @@ export class ProcessQueue implements JobQueue {
   }
 
   view(id: string): JobView | null {
-    return this.rows.view(id);
+    const view = this.rows.view(id);
+    return view && this.withReason(view);
   }
 
   views(ids: readonly string[]): readonly JobView[] {
-    return this.rows.views(ids);
+    return this.rows.views(ids).map((view) => this.withReason(view));
   }
 
   underWay(shellId: string, kind?: string): JobView | null {
-    return this.rows.activeOf(shellId, kind)[0] ?? null;
+    return this.allUnderWay(shellId, kind)[0] ?? null;
   }
 
-  allUnderWay(shellId: string): readonly JobView[] {
-    return this.rows.activeOf(shellId);
+  allUnderWay(shellId: string, kind?: string): readonly JobView[] {
+    return this.rows.activeOf(shellId, kind).map((view) => this.withReason(view));
+  }
+
+  /** A job that waits because nothing can be started says why. */
+  private withReason(view: JobView): JobView {
+    if (view.state !== 'waiting' || this.heldUpBy === null) return view;
+    return { ...view, doing: `Waiting. ${this.heldUpBy}` };
   }
 
   watch(id: string, listener: (view: JobView) => void): () => void {
@@ -197,14 +206,23 @@ export class ProcessQueue implements JobQueue {
   private next(): void {
     if (this.isClosed) return;
     try {
-      if (!this.rows.catchUp()) return this.nextLater();
+      this.rows.catchUp();
       this.startWaiting();
+      this.heldUpBy = null;
     } catch (error) {
       const fault = storageFault(error, this.dataDir);
       if (!fault) throw error;
-      noteTrouble({ during: 'the queue of jobs', id: '', sentence: fault.message, fault: faultOf(error) });
+      this.holdUp(fault.message, error);
       this.nextLater();
     }
+  }
+
+  /** Remembers why nothing can be started; it is written down once, not at each try. */
+  private holdUp(sentence: string, error: unknown): void {
+    if (this.heldUpBy === sentence) return;
+    this.heldUpBy = sentence;
+    noteTrouble({ during: 'the queue of jobs', id: '', sentence, fault: faultOf(error) });
+    for (const job of this.rows.waiting()) this.events.emit(job.id);
   }
 
   private nextLater(): void {
