@@ -8,6 +8,7 @@ import { ledgerSchema } from '@/formats/report/ledger-files';
 import { previewAddSchema } from '@/formats/report/preview-add';
 import { reportSchema } from '@/formats/report/model/report';
 import { redateSchema } from '@/formats/report/redate-report';
+import { addReportSchema } from '@/formats/report/add-report';
 import { resetSchema } from '@/formats/report/reset-report';
 import { stateSchema } from '@/formats/state-file/state-schema';
 import { cleanSchema } from '@/services/do/clean/clean-summary';
@@ -23,6 +24,7 @@ export const publishedSchemas: Readonly<Record<string, z.ZodType>> = {
   'preview-add': previewAddSchema,
   redate: redateSchema,
   report: reportSchema,
+  add: addReportSchema,
   reset: resetSchema,
   'shell-state': stateSchema,
   'house-rules': houseRulesSchema(allChecks),

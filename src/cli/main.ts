@@ -4,6 +4,7 @@ import { addClean } from './clean-command';
 import { addCompare } from './compare-command';
 import { addFolderCommands } from './folder-commands';
 import { addPreviewAdd } from './preview-add-command';
+import { addAdd } from './add-command';
 import { addRedate } from './redate-command';
 import { addReset } from './reset-command';
 import { contradictionOf, type ShellFlags } from './shell-options';
@@ -41,6 +42,7 @@ export async function runCommandLine(
   addCompare(program, setCode);
   addPreviewAdd(program, setCode);
   addRedate(program, setCode);
+  addAdd(program, setCode);
   addReset(program, setCode);
   addFolderCommands(program, setCode);
   for (const command of program.commands)

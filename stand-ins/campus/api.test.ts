@@ -4,7 +4,13 @@ import { Validator } from '@seriousme/openapi-schema-validator';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { itemRef } from '@/core/refs/refs';
 import type { Shell } from '@/core/shell/model';
-import { pageSchema, shellPageSchema, type WireChange, type WireOutcome } from '@/connectors/campus/wire';
+import {
+  pageSchema,
+  sessionSchema,
+  shellPageSchema,
+  type WireChange,
+  type WireOutcome,
+} from '@/connectors/campus/wire';
 import { CampusHost } from './host';
 import { openApiText } from './openapi';
 import { seedShell } from './seed-shell';
@@ -83,6 +89,29 @@ test('lists come in pages of 20, in order, with an ETag that spares the second r
   expect(shellPageSchema.parse(await (await ask('/shells')).json()).shells).toMatchObject([
     { id: shell, lines: 45 },
   ]);
+});
+
+test('the home page is no line of the outline', async () => {
+  const host = new CampusHost();
+  const composer = new ShellComposer();
+  composer.page('Stage', '<p>read the gauge</p>', { ref: 'p1' });
+  composer.page('Welcome', '<p>hello</p>', { ref: 'home', outside: true });
+  const composed = composer.shell();
+  const items = composed.items.map((item) =>
+    item.title === 'Welcome' ? { ...item, kind: 'home-page' as const } : item,
+  );
+  seedShell(host, { ...composed, items }, { read: () => null }, { readOnly: [] });
+  await running.close();
+  running = await startCampusHost(host);
+  const signedIn = await fetch(`${running.address}/sign-in`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'r.alder', secret: 'marsh-marigold' }),
+  });
+  const session = sessionSchema.parse(await signedIn.json());
+  const headers = { authorization: `Bearer ${session.token}` };
+  const cards = await (await fetch(`${running.address}/shells`, { headers })).json();
+  expect(shellPageSchema.parse(cards).shells).toMatchObject([{ lines: 1 }]);
 });
 
 test('links in texts lead to addresses of the host', async () => {

@@ -179,7 +179,7 @@ export function campusApi(host: CampusHost): OpenAPIHono {
       title: shell.description.title,
       term: shell.description.term.title,
       role: 'teacher',
-      lines: shell.collections.outline.order.length,
+      lines: linesOf(shell),
     }));
     return c.json({ page: at, pages, total: all.length, shells }, 200);
   });
@@ -267,3 +267,9 @@ const sayJob = ({ id, state, outcomes, changes }: HostJob): WireJob => ({
   total: changes.length,
   outcomes: [...outcomes],
 });
+
+/** How many lines the outline of a shell has: its home page is none of them. */
+function linesOf({ collections }: HostShell): number {
+  const records = [...collections.outline.records.values()];
+  return records.filter(({ fields }) => fields['kind'] !== 'home-page').length;
+}

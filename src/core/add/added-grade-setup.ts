@@ -13,6 +13,7 @@ export interface AddedGradeSetup {
   readonly gradeColumns: readonly GradeColumn[];
   /** The refs that columns of the package have in the shell. */
   readonly newColumns: ReadonlyMap<string, GradeColumnRef>;
+  readonly newCategories: ReadonlyMap<string, GradeCategoryRef>;
 }
 
 /**
@@ -43,5 +44,5 @@ export function addedGradeSetup(shell: Shell, taken: TakenThings, keepsResults: 
       const results = keepsResults || column.results === null ? column.results : 0;
       return { ...column, ref, results, category: categoryOf(column.category) };
     });
-  return { gradeCategories, gradeColumns, newColumns };
+  return { gradeCategories, gradeColumns, newColumns, newCategories };
 }

@@ -1,11 +1,13 @@
 import { collect } from '@/core/collect';
 import { contentKeys, type ContentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf } from '@/core/links/graph';
+import type { ItemRef } from '@/core/refs/refs';
 import type { Content, Item, Shell } from '@/core/shell/model';
 import { titleKey } from '@/core/text/normalise';
-import { itemDifferences } from './differences';
+import { wordDifferences } from './differences';
 import { incomingKey } from './incoming';
-import { isNew, type Held, type Verdict } from './verdict';
+import { isStructure, type ModuleMatch, type Place } from './match-modules';
+import { heldAgainst, isDoubled, isNew, type Held, type Verdict } from './verdict';
 
 /** One of the two shells: what its items say, by which they are compared. */
 interface Side {
@@ -17,106 +19,156 @@ const sideOf = (shell: Shell): Side => ({
   contents: new Map<string, Content>(shell.contents.map((content) => [content.id, content])),
 });
 
-/** A text of fewer words says the same as many others. */
+/** A text of fewer words says the same as many others: it is known by its title or its place, too. */
 const tellingWords = 5;
 
-/** Holds the items that would come against those that are here. */
+/** Holds the items of a source against those that are here: equal ones first, then those of one title in one place. */
 export class ItemHolder {
   private readonly here: Side;
   private readonly there: Side;
-  private readonly byRef: ReadonlyMap<string, Item>;
-  private readonly byContent = new Map<string, Item>();
+  private readonly byBody = new Map<string, Item[]>();
   private readonly byTitle = new Map<string, Item[]>();
-  /** What stands here for an incoming item, by its ref: a parent is held before what stands in it. */
-  private readonly counterparts = new Map<string, Item>();
+  private readonly byRef: ReadonlyMap<string, Item>;
+  private readonly used = new Set<Item>();
+  private readonly verdicts = new Map<ItemRef, Verdict>();
 
+  /** `byIdentity`: what has neither equal nor namesake is looked for by its identifier, too, as when two states are compared. */
   constructor(
     shell: Shell,
-    private readonly incoming: Shell,
+    private readonly source: Shell,
+    private readonly modules: ModuleMatch,
+    private readonly byIdentity: boolean,
   ) {
     this.here = sideOf(shell);
-    this.there = sideOf(incoming);
-    this.byRef = new Map<string, Item>(shell.items.map((item) => [item.ref, item]));
+    this.there = sideOf(source);
+    this.byRef = new Map(shell.items.map((item) => [item.ref, item]));
     for (const item of shell.items) {
-      for (const key of keysOf(this.here, item)) if (!this.byContent.has(key)) this.byContent.set(key, item);
-      collect(this.byTitle, titleIn(item, item.placed ? (item.parent ?? '') : '-'), item);
+      if (isStructure(item)) continue;
+      for (const key of bodiesOf(this.here, item)) collect(this.byBody, key, item);
+      collect(this.byTitle, titleIn(item, item.placed ? item.parent : 'outside'), item);
     }
   }
 
   held(): Held[] {
-    return this.incoming.items.map((item) => {
-      const { verdict, counterpart } = this.sameThing(item) ?? this.twin(item) ?? this.namesake(item);
-      if (counterpart) this.counterparts.set(item.ref, counterpart);
-      return {
-        key: incomingKey('item', item.ref),
-        type: 'item',
-        ref: item.ref,
-        kind: item.kind,
-        title: item.title,
-        parent: item.parent === null ? null : incomingKey('item', item.parent),
-        ...verdict,
-      };
-    });
+    const { items } = this.source;
+    for (const item of items) if (isStructure(item)) this.verdicts.set(item.ref, this.structure(item));
+    const contents = items.filter((item) => !this.verdicts.has(item.ref));
+    this.pass(contents, (item) => this.equal(item));
+    this.pass(contents, this.laterCopies());
+    this.pass(contents, (item) => this.namesake(item));
+    if (this.byIdentity) this.pass(contents, (item) => this.sameIdentity(item));
+    return items.map((item) => ({
+      key: incomingKey('item', item.ref),
+      type: 'item',
+      ref: item.ref,
+      kind: item.kind,
+      title: item.title,
+      parent: item.parent === null ? null : incomingKey('item', item.parent),
+      ...(this.verdicts.get(item.ref) ?? isNew),
+    }));
   }
 
-  /** The item of the same identifier, where it is one of a kind and has the title or the content, too. */
-  private sameThing(item: Item): HeldItem | null {
-    const same = this.byRef.get(item.ref);
-    if (!same || same.kind !== item.kind) return null;
-    const isEqual = this.isEqual(item, same);
-    const isNamedSo = titleKey(same.title) === titleKey(item.title);
-    if (!isNamedSo && (item.content === null || !isEqual)) return null;
-    return { verdict: this.judge(same, item, isEqual), counterpart: same };
+  private pass(items: readonly Item[], verdictOn: (item: Item) => Verdict | null): void {
+    for (const item of items) {
+      if (this.verdicts.has(item.ref)) continue;
+      const verdict = verdictOn(item);
+      if (verdict !== null) this.verdicts.set(item.ref, verdict);
+    }
   }
 
-  /** An item that says the same: under the same title, or in words enough. */
-  private twin(item: Item): HeldItem | null {
-    if (item.content === null) return null;
-    const twin = keysOf(this.there, item)
-      .map((key) => this.byContent.get(key))
-      .find(
-        (other) =>
-          other !== undefined &&
-          (titleKey(other.title) === titleKey(item.title) || this.there.keys.words(item) >= tellingWords),
-      );
-    if (!twin) return null;
-    return { verdict: { standing: 'doubled', counterpart: named(twin), differences: [] }, counterpart: twin };
+  private structure(item: Item): Verdict {
+    if (item === this.modules.sourceWrapper) {
+      const { wrapper } = this.modules;
+      return { standing: 'there', counterpart: wrapper && named(wrapper), differences: [] };
+    }
+    const counterpart = this.modules.counterpart(item.ref);
+    if (counterpart !== null) return heldAgainst(counterpart, []);
+    const first = this.modules.firstOf(item.ref);
+    return first === null ? isNew : { ...isDoubled, firstCopy: incomingKey('item', first) };
   }
 
-  /** The only item of the same title in the same place; without one it is new. */
-  private namesake(item: Item): HeldItem {
-    const parent = item.parent === null ? null : this.counterparts.get(item.parent);
-    if (item.placed && parent === undefined) return newItem;
-    const [other, another] = this.byTitle.get(titleIn(item, item.placed ? (parent?.ref ?? '') : '-')) ?? [];
-    if (!other || another) return newItem;
-    if (item.content === null)
-      return {
-        verdict: { standing: 'there', counterpart: named(other), differences: [] },
-        counterpart: other,
-      };
-    return { verdict: this.judge(other, item, false), counterpart: other };
+  /** The item here that says the same, at whatever place; one in the matching place before the others. */
+  private equal(item: Item): Verdict | null {
+    const place = this.modules.placeOf(item);
+    const title = titleKey(item.title);
+    const isTelling = this.isTelling(item);
+    let best: { readonly item: Item; readonly rank: number } | null = null;
+    for (const candidate of this.candidatesFor(item)) {
+      const isNamesake = titleKey(candidate.title) === title;
+      const isInPlace = placeHere(candidate) === place;
+      if (!isTelling && !isNamesake && !isInPlace) continue;
+      const rank = (this.used.has(candidate) ? 0 : 4) + (isInPlace ? 2 : 0) + (isNamesake ? 1 : 0);
+      if (best === null || rank > best.rank) best = { item: candidate, rank };
+    }
+    if (best === null) return null;
+    this.used.add(best.item);
+    return heldAgainst(best.item, []);
   }
 
-  private isEqual(item: Item, other: Item): boolean {
-    const [theirs, ours] = [this.there.keys, this.here.keys];
-    return theirs.of(item) === ours.of(other) || theirs.looseOf(item) === ours.looseOf(other);
+  /** Everything here of the same kind that says the same, where the points of both may be the same. */
+  private candidatesFor(item: Item): readonly Item[] {
+    const points = pointsOf(this.there, item);
+    const candidates = new Set(bodiesOf(this.there, item).flatMap((key) => this.byBody.get(key) ?? []));
+    return [...candidates].filter((candidate) => mayBeSame(points, pointsOf(this.here, candidate)));
   }
 
-  private judge(other: Item, item: Item, isEqual: boolean): Verdict {
-    const ours = this.here.contents.get(other.content ?? '');
-    const theirs = this.there.contents.get(item.content ?? '');
-    const differences = itemDifferences(other, item, ours, theirs, isEqual);
-    return { standing: differences.length ? 'differs' : 'there', counterpart: named(other), differences };
+  private isTelling(item: Item): boolean {
+    const content = this.there.contents.get(item.content ?? '');
+    const isText = (content?.texts.length ?? 0) > 0;
+    return !isText || this.there.keys.words(item) >= tellingWords;
+  }
+
+  /** Tells of an item whether one before it in the source says the same. */
+  private laterCopies(): (item: Item) => Verdict | null {
+    const firsts = new Map<string, ItemRef>();
+    return (item) => {
+      const title = this.isTelling(item) ? '' : titleKey(item.title);
+      const points = pointsOf(this.there, item) ?? '';
+      const keys = bodiesOf(this.there, item).map((key) => `${key} ${title} ${points}`);
+      const first = keys.map((key) => firsts.get(key)).find((ref) => ref !== undefined);
+      for (const key of keys) if (!firsts.has(key)) firsts.set(key, item.ref);
+      return first === undefined ? null : { ...isDoubled, firstCopy: incomingKey('item', first) };
+    };
+  }
+
+  /** The first item of the same kind and title in the matching place that stands for nothing else. */
+  private namesake(item: Item): Verdict | null {
+    const place = this.modules.placeOf(item);
+    if (place === undefined) return null;
+    const other = this.byTitle.get(titleIn(item, place))?.find((one) => !this.used.has(one));
+    return other ? this.judged(item, other) : null;
+  }
+
+  private sameIdentity(item: Item): Verdict | null {
+    const other = this.byRef.get(item.ref);
+    if (!other || other.kind !== item.kind || this.used.has(other)) return null;
+    const isNamesake = titleKey(other.title) === titleKey(item.title);
+    return isNamesake || item.content !== null ? this.judged(item, other) : null;
+  }
+
+  private judged(item: Item, other: Item): Verdict {
+    this.used.add(other);
+    const [ours, theirs] = [
+      this.here.contents.get(other.content ?? ''),
+      this.there.contents.get(item.content ?? ''),
+    ];
+    const bodies = new Set(bodiesOf(this.here, other));
+    const isSame =
+      (theirs === undefined && ours === undefined) ||
+      bodiesOf(this.there, item).some((key) => bodies.has(key)) ||
+      (bodies.size === 0 && bodiesOf(this.there, item).length === 0);
+    return heldAgainst(other, wordDifferences(other, item, ours, theirs, isSame));
   }
 }
 
-interface HeldItem {
-  readonly verdict: Verdict;
-  readonly counterpart: Item | null;
-}
-const newItem: HeldItem = { verdict: isNew, counterpart: null };
+const bodiesOf = ({ keys }: Side, item: Item): string[] =>
+  [...new Set([keys.bodyOf(item), keys.looseBodyOf(item)])].filter((key) => key !== null);
 
-const keysOf = ({ keys }: Side, item: Item): string[] =>
-  [keys.of(item), keys.looseOf(item)].filter((key) => key !== null);
-const titleIn = (item: Item, parent: string) => `${item.kind} ${parent} ${titleKey(item.title)}`;
-const named = (item: Item) => ({ ref: item.ref, title: item.title });
+const pointsOf = ({ contents }: Side, item: Item): number | null =>
+  item.points ?? contents.get(item.content ?? '')?.points ?? null;
+
+const mayBeSame = (a: number | null, b: number | null): boolean => a === null || b === null || a === b;
+
+const placeHere = ({ placed, parent }: Item): Place => (placed ? parent : 'outside');
+const titleIn = (item: Item, place: Place) => JSON.stringify([item.kind, place, titleKey(item.title)]);
+const named = ({ ref, title }: Item) => ({ ref, title });

@@ -1,12 +1,12 @@
-/** What stands where an incoming thing would go. */
+/** What a thing of a source is to the shell that it would come into. */
 export type Standing =
-  /** Nothing of its kind is there. */
+  /** Nothing like it is there. */
   | 'new'
-  /** The very thing is there, equal in all that is compared. */
+  /** Its equal is there, at whatever place. */
   | 'there'
-  /** It is there under the same name, and something about it differs. */
+  /** It has its counterpart there, with other content. */
   | 'differs'
-  /** The same stands there under another identity: adding it would double it. */
+  /** The source holds it more than once, and this is not the first. */
   | 'doubled';
 export const standings = ['new', 'differs', 'doubled', 'there'] as const satisfies readonly Standing[];
 
@@ -14,9 +14,22 @@ export const standings = ['new', 'differs', 'doubled', 'there'] as const satisfi
 export const standingTitles: Readonly<Record<Standing, string>> = {
   new: 'New',
   differs: 'Differs',
-  doubled: 'Would be doubled',
+  doubled: 'A second copy',
   there: 'Already there',
 };
+
+/** Why something new is not proposed. */
+export const leftOutReasons = {
+  baseline: 'the institution provides it',
+  announcement: 'an announcement of another term',
+  event: 'an event of another term, or one that a calendar check names',
+  'empty-category': 'a grade category with nothing in it',
+  key: 'its name says that it is not for students, and they would see it',
+  leftover: 'left over from a former system',
+  superseded: 'an older version',
+  unused: 'a file that nothing uses',
+} as const;
+export type LeftOut = keyof typeof leftOutReasons;
 
 export type IncomingType = 'item' | 'file' | 'event' | 'gradeCategory' | 'gradeColumn' | 'bank';
 export const incomingTypes = [
@@ -45,11 +58,14 @@ export interface IncomingThing {
   readonly standing: Standing;
   /** What it was held against. */
   readonly counterpart: { readonly ref: string; readonly title: string } | null;
+  /** Of a second copy, the first: what is in a module goes where its things go, and links to the second lead to it. */
+  readonly firstCopy?: IncomingKey;
   /** Each in one clause: “due 2025-09-05 instead of 2027-01-22”. */
   readonly differences: readonly string[];
-  /** Whether the proposal takes it, and why not where it does not. */
+  /** Whether the proposal takes it. A module is never proposed for itself: it comes with what is in it. */
   readonly proposed: boolean;
-  readonly leftOut: string | null;
+  /** Why something new is not proposed; null for all else. */
+  readonly leftOut: LeftOut | null;
 }
 
 /** Something that must come along with something else. */

@@ -6,10 +6,23 @@ import type { Content, Shell, ShellFile } from '@/core/shell/model';
 import type { FilePath } from '@/core/refs/refs';
 import { applyCuts, type Cut } from '@/core/text/take-out-addresses';
 
+/** An address of a text that was led: what it meant in the package, and where that stands now. */
+export interface LedAddress {
+  /** The resource or file that the text is of. */
+  readonly node: NodeKey;
+  /** As the text spells it. */
+  readonly written: string;
+  readonly found: FilePath;
+  /** Null where what it leads to was not taken and has no counterpart. */
+  readonly goal: FilePath | null;
+}
+
 /** Leads the addresses in texts of a package to where their targets stand under new names. */
 export class AddressLeader {
   /** Addresses that lead elsewhere than before. */
   relinked = 0;
+  /** Every address that means something in the package, in the order in which texts were asked for. */
+  readonly led: LedAddress[] = [];
 
   constructor(
     private readonly incoming: Shell,
@@ -48,7 +61,9 @@ export class AddressLeader {
       const raw = text.slice(edge.start, edge.end);
       const meaning = readAddress(raw.replace(/&amp;/g, '&'), at, edge.based ? base : null, graph.paths);
       if (meaning.to !== 'package' || meaning.found === null) return [];
-      const goal = this.paths.get(meaning.found) ?? meaning.found;
+      const known = this.paths.get(meaning.found) ?? null;
+      this.led.push({ node: edge.from, written: raw, found: meaning.found, goal: known });
+      const goal = known ?? meaning.found;
       const startsElsewhere = isFolderNew && !edge.token;
       if (goal === meaning.found && !startsElsewhere) return [];
       this.relinked += 1;

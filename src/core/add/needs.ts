@@ -1,4 +1,4 @@
-import { entryOf, listUnder } from '@/core/entries';
+import { listUnder } from '@/core/entries';
 import {
   contentNode,
   contentOfNode,
@@ -10,7 +10,7 @@ import {
 import { activitiesByColumn } from '@/core/shell/grade-links';
 import type { Shell } from '@/core/shell/model';
 import type { ContentId, ItemRef } from '@/core/refs/refs';
-import { incomingKey, type AddPreview, type IncomingKey, type IncomingThing, type Need } from './incoming';
+import { incomingKey, type IncomingKey, type Need } from './incoming';
 
 /** What every thing of an incoming package needs at once: its files, its bank, its grade column, what its resource depends on. */
 export function needsOf(incoming: Shell): Record<string, Need[]> {
@@ -105,37 +105,4 @@ function edgeReader(incoming: Shell): (edge: Edge) => Need | null {
     const isShownInside = edge.kind === 'address' && edge.attribute !== 'href';
     return isShownInside ? { key: incomingKey('item', place), why: 'shown inside it' } : null;
   };
-}
-
-/** What a choice really takes: the chosen things and, again and again, what they need and the shell does not have. */
-export interface Choice {
-  readonly taken: ReadonlySet<IncomingKey>;
-  /** Why something comes along that nobody ticked: the title of what needs it, and how. */
-  readonly along: ReadonlyMap<IncomingKey, { readonly for: string; readonly why: string }>;
-}
-
-export function closeChoice(
-  preview: Pick<AddPreview, 'things' | 'needs'>,
-  chosen: Iterable<IncomingKey>,
-): Choice {
-  const things = new Map<IncomingKey, IncomingThing>(preview.things.map((t) => [t.key, t]));
-  const taken = new Set<IncomingKey>();
-  const along = new Map<IncomingKey, { for: string; why: string }>();
-  const visit = (key: IncomingKey) => {
-    const thing = things.get(key);
-    if (!thing || taken.has(key)) return;
-    taken.add(key);
-    for (const need of entryOf(preview.needs, key) ?? []) {
-      const needed = things.get(need.key);
-      // What stands there already is used as it stands.
-      if (!needed || taken.has(need.key) || needed.standing === 'there' || needed.standing === 'doubled')
-        continue;
-      along.set(need.key, { for: thing.title, why: need.why });
-      visit(need.key);
-    }
-  };
-  const ticked = [...chosen];
-  for (const key of ticked) visit(key);
-  for (const key of ticked) along.delete(key);
-  return { taken, along };
 }

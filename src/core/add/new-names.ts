@@ -8,6 +8,7 @@ import {
   type FilePath,
   type ItemRef,
 } from '@/core/refs/refs';
+import { incomingKey } from './incoming';
 import type { TakenThings } from './taken-things';
 
 /**
@@ -29,6 +30,7 @@ export function nameThings(shell: Shell, taken: TakenThings): NewNames {
     if (!contents.has(from.id)) contents.set(from.id, to.id);
   }
   nameFileContents(shell, taken, contents);
+  nameSecondCopies(taken, paths, contents);
   return { contents, paths, items: nameItems(shell, taken, contents) };
 }
 
@@ -41,8 +43,10 @@ function nameContents(shell: Shell, taken: TakenThings): Map<ContentId, ContentI
 function namePaths(shell: Shell, taken: TakenThings): Map<FilePath, FilePath> {
   const free = freshPaths([...shell.files.map(({ path }) => path), ...shell.entries.map(({ path }) => path)]);
   const paths = new Map<FilePath, FilePath>();
-  for (const path of taken.contents.flatMap(({ files }) => files))
-    if (taken.comesAlong(path) && !paths.has(path)) paths.set(path, free.take(path));
+  const mainPaths = new Set(replacedContents(taken).map(({ href, textPath }) => href ?? textPath));
+  const comingWith = [...taken.contents, ...replacedContents(taken)].flatMap(({ files }) => files);
+  for (const path of comingWith)
+    if (taken.comesAlong(path) && !paths.has(path) && !mainPaths.has(path)) paths.set(path, free.take(path));
   for (const { path } of taken.incoming.files) {
     const there = taken.counterpart('file', path);
     if (!paths.has(path) && there !== null) paths.set(path, there as FilePath);
@@ -51,6 +55,17 @@ function namePaths(shell: Shell, taken: TakenThings): Map<FilePath, FilePath> {
 }
 
 type Content = Shell['contents'][number];
+
+/** Resources that take the place of their counterparts’: their main path is that of the counterpart. */
+export function replacedContents(taken: TakenThings): readonly Content[] {
+  const { items, banks, files, contents } = taken.incoming;
+  const ids = new Set<string | null>([
+    ...items.filter(({ ref }) => taken.isReplaced('item', ref)).map(({ content }) => content),
+    ...banks.filter(({ ref }) => taken.isReplaced('bank', ref)).map(({ content }) => content),
+    ...files.filter(({ path }) => taken.isReplaced('file', path)).map(({ content }) => content),
+  ]);
+  return contents.filter(({ id }) => ids.has(id));
+}
 
 /** Resources of incoming items with those of the items that stand for them in the shell. */
 function contentPairs(shell: Shell, taken: TakenThings): { readonly from: Content; readonly to: Content }[] {
@@ -63,6 +78,30 @@ function contentPairs(shell: Shell, taken: TakenThings): { readonly from: Conten
     const to = ours.get(counterpart?.content ?? contentId(''));
     return from && to ? [{ from, to }] : [];
   });
+}
+
+/** A second copy that does not come along goes under the names of the first. */
+function nameSecondCopies(
+  taken: TakenThings,
+  paths: Map<FilePath, FilePath>,
+  contents: Map<ContentId, ContentId>,
+): void {
+  const { items, files } = taken.incoming;
+  const contentOf = new Map<string, ContentId | null>([
+    ...items.map((item) => [incomingKey('item', item.ref), item.content] as const),
+    ...files.map((file) => [incomingKey('file', file.path), file.content] as const),
+  ]);
+  const resources = new Map(taken.incoming.contents.map((content) => [content.id as string | null, content]));
+  for (const { key, firstCopy, type, ref } of taken.things.values()) {
+    if (firstCopy === undefined || taken.has(type, ref)) continue;
+    const [first, second] = [contentOf.get(firstCopy) ?? null, contentOf.get(key) ?? null];
+    const [from, to] = [resources.get(second), resources.get(first)];
+    const [old, goal] = [from?.href ?? from?.textPath, to?.href ?? to?.textPath];
+    const path = goal ? paths.get(goal) : undefined;
+    if (old && path !== undefined && !paths.has(old)) paths.set(old, path);
+    const content = first === null ? undefined : contents.get(first);
+    if (second !== null && content !== undefined && !contents.has(second)) contents.set(second, content);
+  }
 }
 
 /** Resources of incoming files that the shell has already. */

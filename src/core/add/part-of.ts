@@ -1,6 +1,7 @@
 import { emptyShell } from '@/core/shell/empty-shell';
-import type { Shell } from '@/core/shell/model';
-import { addThings } from './add-things';
+import type { Content, Item, PackageEntry, Shell } from '@/core/shell/model';
+import { joinedCalendar } from './add-things';
+import { choosePart } from './choose';
 import {
   incomingKey,
   type AddPreview,
@@ -9,6 +10,7 @@ import {
   type IncomingType,
 } from './incoming';
 import { needsOf } from './needs';
+import { TakenThings } from './taken-things';
 
 /** Every thing of a shell as a list to choose from, in its own order; nothing is held against anything. */
 export function thingsOf(shell: Shell): IncomingThing[] {
@@ -50,8 +52,12 @@ export function partOf(shell: Shell, chosen: readonly string[]): Shell {
     counts: { new: 0, there: 0, differs: 0, doubled: 0 },
     needs: needsOf(shell),
   };
-  const { code, title, term, previousTerm, asOf, timeZone, noClassDays, frame } = shell;
-  const base: Shell = {
+  const taken = new TakenThings(shell, preview, choosePart(preview, chosen as readonly IncomingKey[]));
+  const items = taken.items.map((item) => itemOfPart(item, taken));
+  const events = shell.events.filter(({ ref }) => taken.has('event', ref));
+  const kept = new Set<string>(items.map(({ ref }) => ref));
+  const { code, title, term, previousTerm, asOf, timeZone, noClassDays, frame, groups } = shell;
+  return {
     ...emptyShell,
     ref: shell.ref,
     code,
@@ -62,13 +68,39 @@ export function partOf(shell: Shell, chosen: readonly string[]): Shell {
     timeZone,
     noClassDays,
     frame,
+    groups,
+    items,
+    contents: taken.contents.map((content) => contentOfPart(content, taken)),
+    files: taken.files,
+    entries: entriesOfPart(taken),
+    events,
+    gradeCategories: shell.gradeCategories.filter(({ ref }) => taken.has('gradeCategory', ref)),
+    gradeColumns: shell.gradeColumns.filter(({ ref }) => taken.has('gradeColumn', ref)),
+    banks: taken.banks,
+    homePages: shell.homePages.filter(({ ref }) => kept.has(ref)),
+    calendar: events.length > 0 ? joinedCalendar(emptyShell, shell) : null,
   };
-  const part = addThings(base, shell, preview, {
-    chosen,
-    landing: { where: 'end' },
-    dating: 'keep',
-    batch: null,
-  }).after;
-  const kept = new Set<string>(part.items.map((i) => i.ref));
-  return { ...part, homePages: shell.homePages.filter((h) => kept.has(h.ref)), groups: shell.groups };
+}
+
+/** Without what it leads to and does not come along. */
+const itemOfPart = (item: Item, taken: TakenThings): Item => ({
+  ...item,
+  parent: item.parent !== null && taken.has('item', item.parent) ? item.parent : null,
+  requires: item.requires.filter((ref) => taken.has('item', ref)),
+  gradeColumn:
+    item.gradeColumn !== null && taken.has('gradeColumn', item.gradeColumn) ? item.gradeColumn : null,
+});
+
+function contentOfPart(content: Content, taken: TakenThings): Content {
+  const ids = new Set(taken.contents.map(({ id }) => id));
+  return {
+    ...content,
+    files: content.files.filter((path) => taken.comesAlong(path)),
+    dependencies: content.dependencies.filter((id) => ids.has(id)),
+  };
+}
+
+function entriesOfPart(taken: TakenThings): PackageEntry[] {
+  const wanted = new Set(taken.contents.flatMap(({ files }) => files));
+  return taken.incoming.entries.filter(({ path }) => wanted.has(path) && !taken.isFile(path));
 }

@@ -1,6 +1,6 @@
 import type { Content, Item, QuestionBank, Shell, ShellFile } from '@/core/shell/model';
-import { outlineOf } from '@/core/shell/outline';
-import type { ContentId, FilePath, ItemRef } from '@/core/refs/refs';
+import type { ContentId, FilePath } from '@/core/refs/refs';
+import { isTaken, type Choice } from './choose';
 import {
   incomingKey,
   type AddPreview,
@@ -8,9 +8,8 @@ import {
   type IncomingThing,
   type IncomingType,
 } from './incoming';
-import { closeChoice } from './needs';
 
-/** What comes along of an incoming package: what was chosen, with what that needs. */
+/** What comes along of a source: what was ticked, with what that needs. What is replaced is told apart. */
 export class TakenThings {
   readonly things: ReadonlyMap<string, IncomingThing>;
   readonly items: readonly Item[];
@@ -18,29 +17,16 @@ export class TakenThings {
   readonly banks: readonly QuestionBank[];
   /** Resources of taken items, files and banks, and what those depend on and nobody lists. */
   readonly contents: readonly Content[];
-  private readonly keys: ReadonlySet<IncomingKey>;
-  /** Paths of the package that are files of their own, and those of them that come along. */
+  /** Paths of the source that are files of their own, and those of them that come along. */
   private readonly filePaths: ReadonlySet<FilePath>;
   private readonly takenPaths: ReadonlySet<FilePath>;
 
-  /** Chosen modules that the shell has already, with its own: what is chosen inside them goes into those. */
-  private readonly standIns: ReadonlyMap<ItemRef, ItemRef>;
-
-  /** `asPart`: the things stay what they are, and whatever was chosen is taken as it is. */
   constructor(
-    shell: Shell,
     readonly incoming: Shell,
-    preview: AddPreview,
-    chosen: readonly string[],
-    asPart: boolean,
+    preview: Pick<AddPreview, 'things'>,
+    readonly choice: Choice,
   ) {
     this.things = new Map(preview.things.map((thing) => [thing.key, thing]));
-    const known = chosen.filter((key): key is IncomingKey => this.things.has(key));
-    const { taken } = closeChoice(preview, known);
-    this.standIns = asPart ? new Map() : this.modulesThere(shell, taken);
-    const filled = asPart ? taken : withoutEmptied(incoming, taken);
-    const there = new Set([...this.standIns.keys()].map((ref) => incomingKey('item', ref)));
-    this.keys = new Set([...filled].filter((key) => !there.has(key)));
     this.items = incoming.items.filter((item) => this.has('item', item.ref));
     this.files = incoming.files.filter((file) => this.has('file', file.path));
     this.banks = incoming.banks.filter((bank) => this.has('bank', bank.ref));
@@ -51,28 +37,21 @@ export class TakenThings {
   }
 
   has(type: IncomingType, ref: string): boolean {
-    return this.keys.has(incomingKey(type, ref));
+    return isTaken(this.choice, incomingKey(type, ref));
   }
 
-  /** The module of the shell that stands for one that was chosen; null where that comes itself. */
-  standIn(module: ItemRef): ItemRef | null {
-    return this.standIns.get(module) ?? null;
+  isReplaced(type: IncomingType, ref: string): boolean {
+    return this.choice.replaced.has(incomingKey(type, ref));
   }
 
-  private modulesThere(shell: Shell, taken: ReadonlySet<IncomingKey>): Map<ItemRef, ItemRef> {
-    const modules = new Set(shell.items.filter((i) => i.placed && i.kind === 'module').map(({ ref }) => ref));
-    const there = new Map<ItemRef, ItemRef>();
-    for (const { ref, kind } of this.incoming.items) {
-      const counterpart = this.counterpart('item', ref) as ItemRef | null;
-      const isTaken = kind === 'module' && taken.has(incomingKey('item', ref));
-      if (isTaken && counterpart !== null && modules.has(counterpart)) there.set(ref, counterpart);
-    }
-    return there;
-  }
-
-  /** What the shell has already in the place of an incoming thing; null where there is none. */
+  /** What the shell has already in the place of a thing of the source; null where there is none. */
   counterpart(type: IncomingType, ref: string): string | null {
     return this.things.get(incomingKey(type, ref))?.counterpart?.ref ?? null;
+  }
+
+  /** Was a thing left out by name, so that what leads to it is broken? */
+  isLeft(key: IncomingKey): boolean {
+    return this.choice.left.has(key);
   }
 
   isFile(path: FilePath): boolean {
@@ -100,22 +79,4 @@ export class TakenThings {
     }
     return ids;
   }
-}
-
-/** The choice without modules that would arrive empty, since nothing that is in them was chosen. */
-function withoutEmptied(incoming: Shell, taken: ReadonlySet<IncomingKey>): ReadonlySet<IncomingKey> {
-  const outline = outlineOf(incoming);
-  const holds = new Set<ItemRef>();
-  for (const item of incoming.items)
-    // A module that is empty in the package, too, arrives as it is.
-    if (
-      (item.kind !== 'module' || outline.children(item.ref).length === 0) &&
-      taken.has(incomingKey('item', item.ref))
-    )
-      for (const { ref } of outline.ancestors(item)) holds.add(ref);
-  const emptied = incoming.items.filter(
-    ({ ref, kind }) => kind === 'module' && outline.children(ref).length > 0 && !holds.has(ref),
-  );
-  const gone = new Set(emptied.map(({ ref }) => incomingKey('item', ref)));
-  return new Set([...taken].filter((key) => !gone.has(key)));
 }

@@ -13,6 +13,9 @@ export interface ContentKeys {
   of(item: Item): string | null;
   /** As `of`, but a link to another page counts by that page's title: what two imports of one page share although each links to its own neighbours. */
   looseOf(item: Item): string | null;
+  /** As `of` and `looseOf`, whatever the points: nobody may know them on one side. */
+  bodyOf(item: Item): string | null;
+  looseBodyOf(item: Item): string | null;
   words(item: Item): number;
   /** What an item says, wherever it stands: a Leave be lives on by it. */
   substance(item: Item): string;
@@ -35,6 +38,11 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
     const key = bodies.of(content)[which];
     return key === null ? null : fingerprint(item.kind, key, String(item.points ?? content.points ?? ''));
   };
+  const bodyOf = (item: Item, which: keyof BodyKey): string | null => {
+    const content = bodies.contentOf(item);
+    const key = content ? bodies.of(content)[which] : null;
+    return key === null ? null : fingerprint(item.kind, key);
+  };
   // Many checks ask for the keys of all items.
   const oncePerItem = (which: keyof BodyKey) => {
     const known = new Map<Item, string | null>();
@@ -48,6 +56,8 @@ export function contentKeys(shell: Shell, graph: LinkGraph): ContentKeys {
   return {
     of,
     looseOf: oncePerItem('loose'),
+    bodyOf: (item) => bodyOf(item, 'key'),
+    looseBodyOf: (item) => bodyOf(item, 'loose'),
     words(item) {
       const content = bodies.contentOf(item);
       if (!content || (content.texts.length === 0 && content.textPath === null)) return 0;

@@ -1,5 +1,5 @@
 import { eventWordDifferences, shownDifferences, spellMoment, wordDifferences } from '@/core/add/differences';
-import { incomingTypes, type IncomingThing, type IncomingType } from '@/core/add/incoming';
+import { incomingTypes, type IncomingType } from '@/core/add/incoming';
 import { contentKeys } from '@/core/compare/content-keys';
 import { linkGraphOf } from '@/core/links/graph';
 import type { CourseEvent, Item, Shell } from '@/core/shell/model';
@@ -8,7 +8,8 @@ import { dateOf, daysBetween, type LocalDateTime } from '@/core/dates/local-date
 import { changeKinds, type Change, type ChangeKind } from './change';
 import { otherOrders } from './other-orders';
 import { pairThings, type Pairs } from './pairs';
-import { withoutWrapper } from './without-wrapper';
+import type { Held } from '@/core/add/verdict';
+import { withoutWrappers } from '@/core/add/wrapper';
 
 /** What became of the other shell’s things in this one. */
 export interface ShellComparison {
@@ -23,7 +24,7 @@ export interface ShellComparison {
 
 /** Compares this shell with another, the one that it was copied from, say: what is missing, new, changed, re-dated, moved. */
 export function compareShells(wholeOther: Shell, wholeHere: Shell): ShellComparison {
-  const [other, here] = withoutWrapper(wholeOther, wholeHere);
+  const [other, here] = withoutWrappers(wholeOther, wholeHere);
   const pairs = pairThings(other, here);
   const orders = otherOrders(other, here, pairs);
   const changes = [
@@ -84,7 +85,7 @@ function missingHere(other: Shell, pairs: Pairs): Change[] {
   );
 }
 
-function onlyHere(here: Shell, pairs: Pairs, { type, ref, title, counterpart }: IncomingThing): Change[] {
+function onlyHere(here: Shell, pairs: Pairs, { type, ref, title, counterpart }: Held): Change[] {
   if (pairs.otherOf(type, ref) !== undefined) return [];
   const outline = outlineOf(here);
   const item = type === 'item' ? outline.byRef.get(ref as Item['ref']) : undefined;

@@ -1,12 +1,13 @@
-import { holdAgainst } from '@/core/add/hold-against';
-import type { IncomingKey, IncomingThing, IncomingType } from '@/core/add/incoming';
+import { matchThings } from '@/core/add/hold-against';
+import type { IncomingKey, IncomingType } from '@/core/add/incoming';
 import { incomingKey } from '@/core/add/incoming';
+import type { Held } from '@/core/add/verdict';
 import type { Shell } from '@/core/shell/model';
 
 /** Which thing of one shell is which of the other. */
 export interface Pairs {
   /** Every thing of this shell, in its order, with what it was held against. */
-  readonly things: readonly IncomingThing[];
+  readonly things: readonly Held[];
   /** The other shell’s thing for one of this, each used once. */
   otherOf(type: IncomingType, ref: string): string | undefined;
   /** This shell’s thing for one of the other. */
@@ -15,12 +16,10 @@ export interface Pairs {
 
 /** Pairs the things of two shells: by identifier, path or UID, else by what they say, else by title and place. */
 export function pairThings(other: Shell, here: Shell): Pairs {
-  const { things } = holdAgainst(other, here);
+  const things = matchThings(other, here, true);
   const others = new Map<IncomingKey, string>();
   const heres = new Map<IncomingKey, string>();
-  // What is equal or goes by the same name comes before what only says the same: a doubled page is one too many.
-  const ordered = [...things].sort((a, b) => rank(a) - rank(b));
-  for (const { type, ref, counterpart } of ordered) {
+  for (const { type, ref, counterpart } of things) {
     if (!counterpart || heres.has(incomingKey(type, counterpart.ref))) continue;
     others.set(incomingKey(type, ref), counterpart.ref);
     heres.set(incomingKey(type, counterpart.ref), ref);
@@ -31,5 +30,3 @@ export function pairThings(other: Shell, here: Shell): Pairs {
     hereOf: (type, ref) => heres.get(incomingKey(type, ref)),
   };
 }
-
-const rank = ({ standing }: IncomingThing): number => (standing === 'doubled' ? 1 : 0);

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { incomingTypes, standings, standingTitles, type AddPreview } from '@/core/add/incoming';
+import {
+  incomingTypes,
+  leftOutReasons,
+  standings,
+  standingTitles,
+  type AddPreview,
+} from '@/core/add/incoming';
 import type { Shell } from '@/core/shell/model';
 import type { IntakeNote } from '@/core/shell/result';
 import { plural } from '@/core/text/plural';
@@ -64,7 +70,7 @@ export function previewAddText(into: Shell, from: Shell, preview: AddPreview): s
     if (standing === 'there') continue;
     for (const t of these)
       lines.push(
-        `  ${t.proposed ? '+' : ' '} ${t.kind}: ${t.title}${t.differences.length ? ` (${t.differences.join('; ')})` : ''}${t.leftOut && !t.proposed ? ` – left out: ${t.leftOut}` : ''}`,
+        `  ${t.proposed ? '+' : ' '} ${t.kind}: ${t.title}${t.differences.length ? ` (${t.differences.join('; ')})` : ''}${t.leftOut && !t.proposed ? ` – left out: ${leftOutReasons[t.leftOut]}` : ''}`,
       );
   }
   lines.push(

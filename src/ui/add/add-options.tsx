@@ -3,15 +3,15 @@ import MenuItem from '@mui/material/MenuItem';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
-import type { Dating } from '@/core/add/dating';
+import type { Dating } from '@/core/add/redate-taken';
 import type { PreviewView } from '@/services/do/add/preview-view';
 
 /** Where added things land, and what becomes of their dates. */
 export interface AddOptions {
-  readonly where: 'matching' | 'end' | 'module';
+  readonly where: 'match' | 'end' | 'in';
   /** The module, where everything lands in one. */
   readonly module: string;
-  readonly dating: Dating;
+  readonly dating: Dating['mode'];
 }
 
 interface AddOptionsProps {
@@ -30,19 +30,19 @@ export function WhereItLands({ options, modules, onChange }: AddOptionsProps) {
         onChange={(event) => onChange({ where: event.target.value as AddOptions['where'] })}
       >
         <FormControlLabel
-          value="matching"
+          value="match"
           control={<Radio size="small" />}
           label="In the matching module, by name or number; else at the end"
         />
         <FormControlLabel value="end" control={<Radio size="small" />} label="At the end" />
         <FormControlLabel
-          value="module"
+          value="in"
           control={<Radio size="small" />}
           disabled={!modules.length}
           label="In one module"
         />
       </RadioGroup>
-      {options.where === 'module' && (
+      {options.where === 'in' && (
         <TextField
           select
           size="small"
@@ -69,18 +69,18 @@ export function ItsDates({ options, onChange }: Pick<AddOptionsProps, 'options' 
       <RadioGroup
         aria-labelledby="dates"
         value={options.dating}
-        onChange={(event) => onChange({ dating: event.target.value as Dating })}
+        onChange={(event) => onChange({ dating: event.target.value as Dating['mode'] })}
       >
         <FormControlLabel value="keep" control={<Radio size="small" />} label="Stay as they are" />
         <FormControlLabel
-          value="shift"
+          value="week-and-weekday"
           control={<Radio size="small" />}
           label="Same week and weekday of this term"
         />
         <FormControlLabel value="clear" control={<Radio size="small" />} label="Are taken away" />
       </RadioGroup>
       <p className="soft" style={{ margin: 0, fontSize: '0.85rem' }}>
-        This is about items; events come as they are.
+        No date is dropped unless you take it away: what lies far outside the old term stays.
       </p>
     </section>
   );

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { IncomingKey, Standing } from '@/core/add/incoming';
-import { closeChoice, type Choice } from '@/core/add/needs';
+import { chooseNamed, type Choice } from '@/core/add/choose';
 import { plural } from '@/core/text/plural';
 import type { PreviewView } from '@/services/do/add/preview-view';
 import { IntakeReport } from '../bring-in/intake-report';
@@ -26,12 +26,12 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
   const [chosen, setChosen] = useState<ReadonlySet<IncomingKey>>(proposed);
   const [shown, setShown] = useState<ReadonlySet<Standing>>(everyStanding);
   const [options, setOptions] = useState<AddOptions>({
-    where: 'matching',
+    where: 'match',
     module: view.modules[0]?.ref ?? '',
     dating: 'keep',
   });
   const rows = useMemo(() => treeRows(preview, shown), [preview, shown]);
-  const choice = useMemo(() => closeChoice(preview, chosen), [preview, chosen]);
+  const choice = useChoice(preview, chosen, options);
   const { again, adding, isBusy, putAway } = usePreviewJobs(id);
   const add = () => void adding.start(`/api/shells/${id}/add`, orderOf(view, chosen, options));
   return (
@@ -52,7 +52,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
             label="What the package brings"
             rows={rows}
             chosen={chosen}
-            along={choice.along}
+            needed={choice.needed}
             onToggle={(keys) => setChosen((now) => toggled(now, keys))}
           />
         ) : (
@@ -69,7 +69,7 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
         <ItsDates options={options} onChange={(change) => setOptions((now) => ({ ...now, ...change }))} />
         <JobProgress job={adding} label="Adding" />
         <AddButtons
-          taken={choice.taken.size}
+          taken={choice.ticked.size + choice.needed.size}
           isBusy={isBusy}
           isStale={view.stale}
           onAdd={add}
@@ -79,6 +79,16 @@ export function PreviewStage({ id, code, view }: { id: string; code: string; vie
       </aside>
     </div>
   );
+}
+
+/** What is ticked, with all that it needs. */
+function useChoice(
+  preview: PreviewView['preview'],
+  chosen: ReadonlySet<IncomingKey>,
+  { where }: AddOptions,
+): Choice {
+  const toOnePlace = where === 'in';
+  return useMemo(() => chooseNamed(preview, [...chosen], [], { toOnePlace }), [preview, chosen, toOnePlace]);
 }
 
 interface AddButtonsProps {
@@ -158,8 +168,8 @@ function headingOf({ preview }: PreviewView, proposed: ReadonlySet<IncomingKey>)
 /** What the server is asked to add. */
 function orderOf(view: PreviewView, chosen: ReadonlySet<IncomingKey>, options: AddOptions) {
   const { where, module, dating } = options;
-  const landing = where === 'module' ? { where, ref: module } : { where };
-  return { incoming: view.id, chosen: [...chosen], landing, dating };
+  const landing = where === 'in' ? { where, ref: module } : { where };
+  return { incoming: view.id, chosen: [...chosen], landing, dating: { mode: dating } };
 }
 
 interface ChosenProps {
@@ -169,16 +179,16 @@ interface ChosenProps {
 }
 
 function Chosen({ choice, proposed, onChoose }: ChosenProps) {
-  const isOne = choice.along.size === 1;
+  const isOne = choice.needed.size === 1;
   return (
     <section>
       <h2>Chosen</h2>
       <p className="number" role="status" style={{ margin: 0 }}>
-        {sayChoice(choice.taken)}
+        {sayChoice([...choice.ticked, ...choice.needed.keys()])}
       </p>
-      {choice.along.size > 0 && (
+      {choice.needed.size > 0 && (
         <p className="soft" style={{ margin: '4px 0 0' }}>
-          {sayChoice(choice.along.keys())} of them {isOne ? 'comes' : 'come'} along, since what you ticked
+          {sayChoice(choice.needed.keys())} of them {isOne ? 'comes' : 'come'} along, since what you ticked
           needs {isOne ? 'it' : 'them'}.
         </p>
       )}

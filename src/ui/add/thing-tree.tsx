@@ -1,8 +1,8 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
-import { standingTitles, type IncomingKey } from '@/core/add/incoming';
-import type { Choice } from '@/core/add/needs';
+import type { Choice } from '@/core/add/choose';
+import { leftOutReasons, standingTitles, type IncomingKey } from '@/core/add/incoming';
 import { kindNames } from '../bring-in/kind-names';
 import { ChoiceBox } from '../marks/choice-box';
 import { rowsFurther } from '../parts/row-steps';
@@ -17,7 +17,8 @@ interface ThingTreeProps {
   readonly standing?: boolean;
   readonly rows: readonly TreeRow[];
   readonly chosen: ReadonlySet<IncomingKey>;
-  readonly along: Choice['along'];
+  /** What comes since something ticked needs it. */
+  readonly needed: Choice['needed'];
   readonly onToggle: (keys: readonly IncomingKey[]) => void;
 }
 
@@ -33,22 +34,23 @@ function kindOf({ thing }: Extract<TreeRow, { row: 'thing' }>): string {
   return thing.type === 'file' ? thing.kind : otherKinds[thing.type];
 }
 
-/** What is to be said beside a thing: how it differs, why it comes along, why it does not, what it stands beside. */
+/** What is to be said beside a thing: how it differs, that it comes along, why it does not, what it stands beside. */
 function noteOf(
   thing: Extract<TreeRow, { row: 'thing' }>['thing'],
   isChosen: boolean,
-  reason: { readonly why: string; readonly for: string } | undefined,
+  isNeeded: boolean,
 ): string {
-  if (thing.differences.length) return thing.differences.join('; ');
-  if (reason) return `comes along: ${reason.why} “${reason.for}”`;
-  if (!isChosen && thing.leftOut) return thing.leftOut;
-  return thing.counterpart && thing.standing === 'doubled' ? `as “${thing.counterpart.title}”` : '';
+  if (thing.differences.length > 0) return thing.differences.join('; ');
+  if (isNeeded && !isChosen) return 'comes along with what needs it';
+  if (!isChosen && thing.leftOut !== null) return leftOutReasons[thing.leftOut];
+  const counterpart = thing.standing === 'there' ? thing.counterpart : null;
+  return counterpart !== null && counterpart.title !== thing.title ? `there as “${counterpart.title}”` : '';
 }
 
 const keysOf = (row: TreeRow): readonly IncomingKey[] => (row.row === 'section' ? row.things : row.below);
 
 /** Everything that a package would bring, as a tree to tick: a window onto as many rows as there are. */
-export function ThingTree({ label, standing = true, rows, chosen, along, onToggle }: ThingTreeProps) {
+export function ThingTree({ label, standing = true, rows, chosen, needed, onToggle }: ThingTreeProps) {
   const box = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState(0);
   // eslint-disable-next-line react-hooks/incompatible-library -- the tree renders a window of its rows only
@@ -101,7 +103,7 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
               isCurrent={slot.index === current}
               onCurrent={() => setAt(slot.index)}
               chosen={chosen}
-              along={along}
+              needed={needed}
               standing={standing}
               onToggle={onToggle}
             />
@@ -112,7 +114,7 @@ export function ThingTree({ label, standing = true, rows, chosen, along, onToggl
   );
 }
 
-interface TreeLineProps extends Pick<ThingTreeProps, 'chosen' | 'along' | 'standing' | 'onToggle'> {
+interface TreeLineProps extends Pick<ThingTreeProps, 'chosen' | 'needed' | 'standing' | 'onToggle'> {
   readonly row: TreeRow;
   readonly index: number;
   /** Pixels from the top of the tree. */
@@ -123,7 +125,7 @@ interface TreeLineProps extends Pick<ThingTreeProps, 'chosen' | 'along' | 'stand
 
 /** A row to tick: a section with all its things, or one thing with all below it. */
 function TreeLine({ row, index, top, isCurrent, onCurrent, onToggle, ...shown }: TreeLineProps) {
-  const { chosen, along, standing } = shown;
+  const { chosen, needed, standing } = shown;
   const state = tickOf(keysOf(row), chosen);
   return (
     <div
@@ -133,7 +135,7 @@ function TreeLine({ row, index, top, isCurrent, onCurrent, onToggle, ...shown }:
       aria-selected={isCurrent}
       aria-checked={state === 'some' ? 'mixed' : state === 'all'}
       data-current={isCurrent}
-      data-along={row.row === 'thing' && along.has(row.thing.key)}
+      data-along={row.row === 'thing' && needed.has(row.thing.key)}
       onClick={onCurrent}
       className={row.row === 'section' ? styles.section : styles.row}
       style={{ ...placeOf(row), top }}
@@ -142,7 +144,7 @@ function TreeLine({ row, index, top, isCurrent, onCurrent, onToggle, ...shown }:
       {row.row === 'section' ? (
         <SectionRow row={row} />
       ) : (
-        <ThingRow row={row} chosen={chosen} along={along} standing={standing} />
+        <ThingRow row={row} chosen={chosen} needed={needed} standing={standing} />
       )}
     </div>
   );
@@ -166,13 +168,13 @@ function SectionRow({ row }: { row: Extract<TreeRow, { row: 'section' }> }) {
   );
 }
 
-interface ThingRowProps extends Pick<ThingTreeProps, 'chosen' | 'along' | 'standing'> {
+interface ThingRowProps extends Pick<ThingTreeProps, 'chosen' | 'needed' | 'standing'> {
   readonly row: Extract<TreeRow, { row: 'thing' }>;
 }
 
-function ThingRow({ row, chosen, along, standing }: ThingRowProps) {
+function ThingRow({ row, chosen, needed, standing }: ThingRowProps) {
   const { thing } = row;
-  const note = noteOf(thing, chosen.has(thing.key), along.get(thing.key));
+  const note = noteOf(thing, chosen.has(thing.key), needed.has(thing.key));
   return (
     <>
       <span className={styles.text}>

@@ -35,7 +35,7 @@ function PartStage({ id, code, view: things }: { id: string; code: string; view:
             label="What the shell holds"
             rows={rows}
             chosen={chosen}
-            along={new Map()}
+            needed={new Map()}
             onToggle={(keys) => setChosen((now) => toggled(now, keys))}
             standing={false}
           />

@@ -4,12 +4,11 @@ import { linkGraphOf } from '@/core/links/graph';
 import type { GradeCategory, GradeColumn, Shell } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef, shellRef } from '@/core/refs/refs';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
+import { unsoundnessOf } from '@/core/shell/soundness';
 import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
-import { addThings, type AddChoice } from '../add-things';
 import { holdAgainst } from '../hold-against';
-import { incomingKey } from '../incoming';
-import { closeChoice } from '../needs';
+import { addSo, linesOf } from './add-so';
 
 const spring = { title: 'Spring 2027', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
 const autumn = { title: 'Autumn 2025', start: '2025-08-25' as LocalDate, end: '2025-12-12' as LocalDate };
@@ -34,6 +33,21 @@ function evening(): Shell {
   c.file('pictures/map.png', Buffer.from('the old map'));
   return c.shell();
 }
+
+const category = (ref: string, title: string, weight: number | null = null): GradeCategory => ({
+  ref: gradeCategoryRef(ref),
+  title,
+  weight,
+  extra: {},
+});
+const column = (ref: string, title: string, inCategory: string, points = 10): GradeColumn => ({
+  ref: gradeColumnRef(ref),
+  title,
+  category: gradeCategoryRef(inCategory),
+  points,
+  results: 22,
+  extra: {},
+});
 
 /** A day group: one page equal to the shell's, one new, one of the same place and other words, pictures in every standing. */
 function day(): Shell {
@@ -62,6 +76,7 @@ function day(): Shell {
   c.page('Autumn news', '<p>The autumn field day is moved to the weir because of the flood last week.</p>', {
     ref: 'news',
     outside: true,
+    created: '2025-10-01T09:00:00' as LocalDateTime,
   });
   c.file('pictures/gauge.png', Buffer.from('the gauge'));
   c.file('pictures/map.png', Buffer.from('the new map'));
@@ -69,179 +84,110 @@ function day(): Shell {
   c.file('style/look.css', 'body { background: url("../pictures/map.png") }');
   c.file('left/over.txt', 'nobody uses this');
   const shell = c.shell();
+  const items = shell.items.map((item) => {
+    if (item.title === 'Autumn news') return { ...item, kind: 'announcement' as const };
+    return item.title === 'Rating' ? { ...item, gradeColumn: 'col-1' } : item;
+  });
   return {
     ...shell,
-    items: shell.items.map((i) =>
-      i.title === 'Autumn news' ? { ...i, kind: 'announcement' as const } : withColumn(i),
-    ),
+    items,
     gradeCategories: [category('cat-1', 'Labs'), category('cat-2', 'Imported, empty')],
-    gradeColumns: [
-      {
-        ref: gradeColumnRef('col-1'),
-        title: 'Rating',
-        category: gradeCategoryRef('cat-1'),
-        points: 10,
-        results: 22,
-        extra: {},
-      } satisfies GradeColumn,
-    ],
+    gradeColumns: [column('col-1', 'Rating', 'cat-1')],
   };
 }
-const category = (ref: string, title: string): GradeCategory => ({
-  ref: gradeCategoryRef(ref),
-  title,
-  weight: null,
-  extra: {},
-});
-
-const choice = (chosen: readonly string[], more: Partial<AddChoice> = {}): AddChoice => ({
-  chosen,
-  landing: { where: 'matching' },
-  dating: 'keep',
-  batch: 'added today',
-  ...more,
-});
-const proposed = (shell: Shell, incoming: Shell) =>
-  holdAgainst(shell, incoming)
-    .things.filter((t) => t.proposed)
-    .map((t) => t.key);
 
 test('each thing is held against the shell', () => {
   const held = Object.fromEntries(
     holdAgainst(evening(), day()).things.map((t) => [
-      t.key,
-      [t.standing, t.counterpart?.ref ?? null, t.leftOut],
+      t.title,
+      [t.standing, t.counterpart?.ref ?? null, t.proposed, t.leftOut],
     ]),
   );
-  expect(held['item hello']).toEqual(['doubled', 'welcome', 'the same is there as “Welcome”']);
-  expect(held['item d1']).toEqual(['new', null, 'nothing in it is taken']);
-  expect(held['item w2']).toEqual(['there', 'w2', 'it is there already']);
-  expect(held['item cold']).toEqual(['new', null, null]);
-  expect(held['item rating']).toEqual(['new', null, null]);
-  expect(held['file pictures/gauge.png']).toEqual(['there', 'pictures/gauge.png', 'it is there already']);
-  expect(held['file pictures/map.png']).toEqual([
-    'differs',
-    'pictures/map.png',
-    'another version of it is there',
-  ]);
-  expect(held['file other/gauge-copy.png']).toEqual([
-    'doubled',
-    'pictures/gauge.png',
-    'the same is there as “pictures/gauge.png”',
-  ]);
-  expect(held['file left/over.txt']).toEqual(['new', null, 'nothing uses it']);
-  expect(held['gradeCategory cat-2']).toEqual(['new', null, 'nothing is in it']);
-  const news = Object.entries(held).find(([, [, , why]]) => why === 'an announcement of another term');
-  expect(news).toBeDefined();
+  expect(held).toEqual({
+    // By its number a module is there; the same words under another title are there.
+    'Week 1: Reading a stream': ['there', 'w1', false, null],
+    Hello: ['there', 'welcome', false, null],
+    'Week 2: Safety': ['there', 'w2', false, null],
+    'Cold water': ['new', null, true, null],
+    // A module is never proposed for itself.
+    'Week 3: Stage': ['new', null, false, null],
+    'Before class': ['new', null, true, null],
+    Rating: ['new', null, true, null],
+    'Autumn news': ['new', null, false, 'announcement'],
+    'pictures/gauge.png': ['there', 'pictures/gauge.png', false, null],
+    'pictures/map.png': ['differs', 'pictures/map.png', false, null],
+    'other/gauge-copy.png': ['there', 'pictures/gauge.png', false, null],
+    'style/look.css': ['new', null, true, null],
+    'left/over.txt': ['new', null, false, 'unused'],
+    Labs: ['new', null, true, null],
+    'Imported, empty': ['new', null, false, 'empty-category'],
+  });
 });
 
 test('a difference is said in words', () => {
   const changed = new ShellComposer({ ref: shellRef('x'), title: 'x' });
   changed.module('Week 1: Start', { ref: 'w1' });
-  changed.page('Welcome', `<p>Welcome to the morning group. ${words}</p>`, {
-    ref: 'welcome',
-    parent: 'w1',
-    due: '2025-09-05T23:59:59' as LocalDateTime,
-    shown: false,
-  });
-  const thing = holdAgainst(evening(), changed.shell()).things.find((t) => t.ref === 'welcome')!;
-  expect([thing.standing, thing.differences]).toEqual([
+  changed.page('Welcome', `<p>Welcome to the morning group. ${words}</p>`, { ref: 'welcome', parent: 'w1' });
+  const thing = holdAgainst(evening(), changed.shell()).things.find((t) => t.ref === 'welcome');
+  expect([thing?.standing, thing?.differences]).toEqual([
     'differs',
-    [
-      'the text says “Welcome to the morning” instead of “Welcome to the evening”',
-      'due 2025-09-05 23:59 instead of no date',
-      'hidden instead of shown',
-    ],
+    ['the text says “Welcome to the morning” instead of “Welcome to the evening”'],
   ]);
 });
 
 test('a shell held against itself has nothing new, and adding what is proposed changes nothing', () => {
   const shell = day();
-  const preview = holdAgainst(shell, shell);
-  expect(preview.counts).toMatchObject({ new: 0, differs: 0, doubled: 0 });
-  const addition = addThings(shell, shell, preview, choice(proposed(shell, shell)));
-  expect(addition.edits).toEqual([]);
-  expect(shellFingerprint(addition.after)).toBe(shellFingerprint(shell));
+  const { preview, edits, after } = addSo(shell, shell);
+  expect(preview.counts).toMatchObject({ new: 0, differs: 0 });
+  expect(edits).toEqual([]);
+  expect(shellFingerprint(after)).toBe(shellFingerprint(shell));
 });
 
-test('what a choice needs comes along and says why; what is there is used as it stands', () => {
-  const preview = holdAgainst(evening(), day());
-  const { taken, along } = closeChoice(preview, [incomingKey('item', 'cold')]);
-  expect([...taken].sort()).toEqual(['file pictures/map.png', 'item cold']);
-  expect(along.get(incomingKey('file', 'pictures/map.png'))).toEqual({
-    for: 'Cold water',
-    why: 'a picture or file on it',
+test('what is needed comes along, each with what needs it; what is there is used as it stands', () => {
+  const { choice } = addSo(evening(), day(), { take: 'none', and: ['cold', 'rating'] });
+  expect([...choice.ticked]).toEqual(['item cold', 'item rating']);
+  expect(Object.fromEntries(choice.needed)).toEqual({
+    'file pictures/map.png': ['item cold', 'file style/look.css'],
+    'file style/look.css': ['item rating'],
+    'gradeColumn col-1': ['item rating'],
+    'gradeCategory cat-1': ['gradeColumn col-1'],
+    'item d3': ['item rating'],
   });
-  const rating = closeChoice(preview, [incomingKey('item', 'rating')]);
-  expect([...rating.taken].sort()).toEqual([
-    'file pictures/map.png',
-    'file style/look.css',
-    'gradeCategory cat-1',
-    'gradeColumn col-1',
-    'item rating',
-  ]);
-});
-
-test('a grade column comes along with the activity that has its title', () => {
-  const c = new ShellComposer({ ref: shellRef('labs'), title: 'Labs' });
-  c.assignment('Lab 1', '<p>Measure.</p>', 10, { ref: 'lab' });
-  const incoming: Shell = {
-    ...c.shell(),
-    gradeCategories: [category('k', 'Labs')],
-    gradeColumns: [
-      {
-        ref: gradeColumnRef('c'),
-        title: 'lab 1',
-        category: gradeCategoryRef('k'),
-        points: 10,
-        results: 3,
-        extra: {},
-      },
-    ],
-  };
-  const preview = holdAgainst(evening(), incoming);
-  expect([...closeChoice(preview, [incomingKey('item', 'lab')]).taken].sort()).toEqual([
-    'gradeCategory k',
-    'gradeColumn c',
-    'item lab',
-  ]);
 });
 
 test('the proposal lands in the matching modules, under free names, with links led where they belong', () => {
-  const [shell, incoming] = [evening(), day()];
-  const addition = addThings(
-    shell,
-    incoming,
-    holdAgainst(shell, incoming),
-    choice(proposed(shell, incoming)),
-  );
-  const { after } = addition;
-  expect(after.items.map((i) => [i.ref, i.parent])).toEqual([
-    ['w1', null],
-    ['welcome', 'w1'],
-    ['w2', null],
-    ['cold', 'w2'],
-    ['d3', null],
-    ['d3h', 'd3'],
-    ['rating', 'd3'],
+  const { after, links } = addSo(evening(), day());
+  expect(linesOf(after)).toEqual([
+    'Week 1: Start',
+    '  Welcome',
+    'Week 2: Safety',
+    '  Cold water',
+    'Week 3: Stage',
+    '  Before class',
+    '  Rating',
   ]);
-  // The other map has a name of its own; the doubled gauge is the one that was there.
+  // The other map has a name of its own; the second gauge is the one that was there.
   expect(after.files.map((f) => f.path)).toEqual([
     'pictures/gauge.png',
     'pictures/map.png',
     'pictures/map-2.png',
     'style/look.css',
   ]);
-  const cold = after.contents.find((c) => c.textPath === 'week2/cold.html')!;
-  expect(cold.texts[0]).toContain(
+  const cold = after.contents.find((c) => c.textPath === 'week2/cold.html');
+  expect(cold?.texts[0]).toContain(
     '<img src="../pictures/gauge.png"> <img src="../pictures/map-2.png"> <img src="../pictures/gauge.png">',
   );
-  expect(cold.texts[0]).toContain('<a href="../pages/welcome.html">before</a>');
+  expect(cold?.texts[0]).toContain('<a href="../pages/welcome.html">before</a>');
   expect(after.files.find((f) => f.path === 'style/look.css')?.text).toContain(
     'url("../pictures/map-2.png")',
   );
   expect(linkGraphOf(after).broken).toEqual([]);
-  expect([addition.relinked, addition.loose]).toEqual([4, []]);
+  expect(links).toEqual([
+    { from: 'cold', to: '../pictures/map.png', now: 'pictures/map-2.png' },
+    { from: 'cold', to: '../other/gauge-copy.png', now: 'pictures/gauge.png' },
+    { from: 'cold', to: '../page/r1.html', now: 'welcome' },
+    { from: 'style/look.css', to: '../pictures/map.png', now: 'pictures/map-2.png' },
+  ]);
   expect(after.items.find((i) => i.ref === 'cold')).toMatchObject({
     due: '2025-09-05T23:59:59',
     studentWork: 0,
@@ -253,137 +199,305 @@ test('the proposal lands in the matching modules, under free names, with links l
   expect(after.gradeCategories.map((c) => c.title)).toEqual(['Labs']);
 });
 
-test('undone, the first shell is there again', () => {
-  const [shell, incoming] = [evening(), day()];
-  for (const landing of [{ where: 'matching' }, { where: 'end' }, { where: 'module', ref: 'w2' }] as const) {
-    const preview = holdAgainst(shell, incoming);
-    const addition = addThings(
-      shell,
-      incoming,
-      preview,
-      choice(
-        preview.things.map((t) => t.key),
-        { landing },
-      ),
-    );
-    expect(applyEdits(addition.after, invertEdits(addition.edits))).toEqual(shell);
-  }
-});
-
-test('one thing comes without the module around it, to the chosen place', () => {
-  const [shell, incoming] = [evening(), day()];
-  const preview = holdAgainst(shell, incoming);
-  const parent = (more: Partial<AddChoice>) =>
-    addThings(shell, incoming, preview, choice([incomingKey('item', 'rating')], more)).after.items.find(
-      (i) => i.ref === 'rating',
-    )?.parent;
-  expect(parent({ landing: { where: 'end' } })).toBeNull();
-  expect(parent({ landing: { where: 'module', ref: 'w1' } })).toBe('w1');
-  // There is no week 3 in the shell.
-  expect(parent({ landing: { where: 'matching' } })).toBeNull();
-});
-
-test('dates are kept, shifted by the terms, or cleared', () => {
-  const [shell, incoming] = [evening(), day()];
-  const preview = holdAgainst(shell, incoming);
-  const due = (dating: AddChoice['dating']) =>
-    addThings(shell, incoming, preview, choice([incomingKey('item', 'cold')], { dating })).after.items.find(
-      (i) => i.ref === 'cold',
-    )?.due;
-  // Friday of the second week in both terms.
-  expect([due('keep'), due('shift'), due('clear')]).toEqual([
-    '2025-09-05T23:59:59',
-    '2027-01-22T23:59:59',
-    null,
-  ]);
-});
-
-test('a date that the term has no day for stays, and is told', () => {
-  const [shell, incoming] = [
-    { ...evening(), previousTerm: null },
-    { ...day(), term: { ...autumn, start: null } },
-  ];
-  const preview = holdAgainst(shell, incoming);
-  const added = addThings(
-    shell,
-    incoming,
-    preview,
-    choice([incomingKey('item', 'cold')], { dating: 'shift' }),
-  );
-  expect(added.after.items.find(({ ref }) => ref === 'cold')?.due).toBe('2025-09-05T23:59:59');
-  expect(added.unmoved).toEqual(['Cold water']);
-});
-
-test('what a module hides stays hidden where that module does not come', () => {
+test.each([
+  [{ where: 'match' }],
+  [{ where: 'end' }],
+  [{ where: 'in', ref: 'w2' }],
+  [{ where: 'before', ref: 'welcome' }],
+  [{ where: 'after', ref: 'w1' }],
+] as const)('undone, the first shell is there again, wherever it landed: %j', (landing) => {
   const shell = evening();
-  const hidden = day();
-  const incoming = {
-    ...hidden,
-    items: hidden.items.map((item) => (item.ref === 'd3' ? { ...item, shown: false } : item)),
-  };
-  const preview = holdAgainst(shell, incoming);
-  const shownOf = (chosen: readonly string[]) =>
-    addThings(shell, incoming, preview, choice(chosen)).after.items.find(({ ref }) => ref === 'rating')
-      ?.shown;
-  expect(shownOf([incomingKey('item', 'rating')])).toBe(false);
-  expect(shownOf([incomingKey('item', 'd3'), incomingKey('item', 'rating')])).toBeNull();
+  const { after, edits } = addSo(shell, day(), { take: 'all', differs: 'replace' }, { landing });
+  expect(unsoundnessOf(after)).toBeNull();
+  expect(applyEdits(after, invertEdits(edits))).toEqual(shell);
 });
 
-test('a module that stands there is used, and one of which nothing was chosen does not come', () => {
-  const [shell, incoming] = [evening(), day()];
-  const preview = holdAgainst(shell, incoming);
-  const added = (chosen: readonly string[], more: Partial<AddChoice> = {}) =>
-    addThings(
-      shell,
-      incoming,
-      preview,
-      choice(
-        chosen.map((ref) => incomingKey('item', ref)),
-        more,
-      ),
-    );
-  const week2 = added(['w2', 'cold'], { landing: { where: 'end' } });
-  expect(week2.added.item.map(({ title }) => title)).toEqual(['Cold water']);
-  expect(week2.after.items.find(({ ref }) => ref === 'cold')?.parent).toBe('w2');
-  expect(added(['d3']).edits).toEqual([]);
-  const nested = {
-    ...incoming,
-    items: incoming.items.map((i) => (i.ref === 'd3h' ? { ...i, kind: 'module' as const } : i)),
+describe('where things land', () => {
+  const weeks = (...lines: readonly string[]): Shell => {
+    const c = new ShellComposer({ ref: shellRef(lines.join(' ')), term: spring });
+    const parents: string[] = [];
+    for (const line of lines) {
+      const depth = (line.length - line.trimStart().length) / 2;
+      const title = line.trim();
+      const parent = parents[depth - 1] ?? null;
+      const isModule = /^(Week|Unit|Lab|Extra|Course)/.test(title);
+      if (isModule) parents[depth] = c.module(title, { ref: title, parent });
+      else c.page(title, `<p>${title} says what nothing else here says.</p>`, { ref: title, parent });
+    }
+    return c.shell();
   };
-  const both = choice(['d3', 'd3h'].map((ref) => incomingKey('item', ref)));
-  const taken = addThings(shell, nested, holdAgainst(shell, nested), both).added.item;
-  expect(taken.map(({ title }) => title)).toEqual(['Week 3: Stage', 'Before class']);
-  expect(added(['d3', 'd3h']).added.item.map(({ title }) => title)).toEqual([
-    'Week 3: Stage',
-    'Before class',
+  const landed = (
+    shell: Shell,
+    source: Shell,
+    ...more: [Parameters<typeof addSo>[2]?, Parameters<typeof addSo>[3]?]
+  ) => linesOf(addSo(shell, source, ...more).after);
+
+  test('behind the last neighbour that is there, else before the first that follows, else at the end', () => {
+    const source = weeks('Week 1', '  a', '  b', '  c', '  d');
+    expect(landed(weeks('Week 1', '  a', '  d'), source)).toEqual(['Week 1', '  a', '  b', '  c', '  d']);
+    expect(landed(weeks('Week 1', '  x', '  c'), source)).toEqual([
+      'Week 1',
+      '  x',
+      '  a',
+      '  b',
+      '  c',
+      '  d',
+    ]);
+    expect(landed(weeks('Week 1', '  x'), source)).toEqual(['Week 1', '  x', '  a', '  b', '  c', '  d']);
+  });
+
+  test('a new module that counts stands by its number, another at the end', () => {
+    const source = weeks('Week 2', '  b', 'Extra', '  e', 'Unit 7', '  u');
+    expect(landed(weeks('Week 1', '  a', 'Week 3', '  c', 'Later'), source)).toEqual([
+      'Week 1',
+      '  a',
+      'Week 2',
+      '  b',
+      'Week 3',
+      '  c',
+      'Later',
+      'Extra',
+      '  e',
+      'Unit 7',
+      '  u',
+    ]);
+  });
+
+  test('one module around everything is looked through, on either side', () => {
+    const plain = weeks('Week 1', '  a', 'Week 2', '  b');
+    const wrapped = weeks('Course', '  Week 1', '    a', '  Week 2', '    new', '  Week 3', '    c');
+    expect(landed(plain, wrapped)).toEqual(['Week 1', '  a', 'Week 2', '  b', '  new', 'Week 3', '  c']);
+    expect(landed(wrapped, plain)).toEqual([
+      ...linesOf(wrapped).slice(0, 4),
+      '    new',
+      '    b',
+      ...linesOf(wrapped).slice(5),
+    ]);
+    expect(landed(weeks(), wrapped)).toEqual(['Week 1', '  a', 'Week 2', '  new', 'Week 3', '  c']);
+  });
+
+  test('all to one place: what was named goes there alone, in its order', () => {
+    const source = weeks('Unit 1', '  a', '  b', 'Unit 2', '  c');
+    const target = weeks('Week 1', '  x', '  y');
+    const named = { take: 'none', and: ['c', 'a'] } as const;
+    expect(landed(target, source, named, { landing: { where: 'in', ref: 'Week 1' } })).toEqual([
+      'Week 1',
+      '  x',
+      '  y',
+      '  a',
+      '  c',
+    ]);
+    expect(landed(target, source, named, { landing: { where: 'before', ref: 'y' } })).toEqual([
+      'Week 1',
+      '  x',
+      '  a',
+      '  c',
+      '  y',
+    ]);
+    expect(landed(target, source, named, { landing: { where: 'after', ref: 'x' } })).toEqual([
+      'Week 1',
+      '  x',
+      '  a',
+      '  c',
+      '  y',
+    ]);
+  });
+
+  test('an emptied module never comes, and one that is empty comes where it was ticked', () => {
+    const source = weeks('Week 1', '  a', 'Extra');
+    expect(landed(weeks('Week 9', '  a'), source)).toEqual(['Week 9', '  a']);
+    expect(landed(weeks('Week 9', '  a'), source, { and: ['Extra'] })).toEqual(['Week 9', '  a', 'Extra']);
+    expect(landed(weeks('Week 9', '  a'), source, { and: ['Week 1'] })).toEqual(['Week 9', '  a']);
+  });
+
+  test('of two modules of one title in the source there is one afterwards', () => {
+    const c = new ShellComposer({ ref: shellRef('twice'), term: spring });
+    for (const page of ['a', 'b']) {
+      c.module('Week 1', { ref: `week of ${page}` });
+      c.page(page, `<p>${page} says what nothing else here says.</p>`, { parent: `week of ${page}` });
+    }
+    const source = c.shell();
+    expect(landed(weeks(), source)).toEqual(['Week 1', '  a', '  b']);
+    expect(addSo(addSo(weeks(), source).after, source).edits).toEqual([]);
+  });
+});
+
+describe('what students see stays so', () => {
+  const source = (shown: boolean | null, inside: boolean | null): Shell => {
+    const c = new ShellComposer({ ref: shellRef('s'), term: spring });
+    c.module('Week 1', { ref: 'm', shown });
+    c.page('Notes', `<p>${words}</p>`, { ref: 'p', parent: 'm', shown: inside });
+    return c.shell();
+  };
+  const target = (shown: boolean | null = null): Shell => {
+    const c = new ShellComposer({ ref: shellRef('t'), term: spring });
+    c.module('Week 1', { ref: 'w', shown });
+    return c.shell();
+  };
+  const notes = (shell: Shell, from: Shell, hidden = false) => {
+    const { after, landed } = addSo(shell, from, {}, { hidden });
+    return [after.items.find(({ title }) => title === 'Notes')?.shown, landed.get('item p')?.hidden];
+  };
+
+  test.each([
+    [
+      'what its module hides is hidden by its own switch where that module is shown',
+      target(),
+      source(false, null),
+      false,
+      [false, true],
+    ],
+    [
+      'nothing is switched where the module here is hidden, too',
+      target(false),
+      source(false, null),
+      false,
+      [null, true],
+    ],
+    [
+      'nor where the module comes along',
+      { ...target(), items: [] },
+      source(false, null),
+      false,
+      [null, true],
+    ],
+    ['what is hidden itself stays so', target(), source(null, false), false, [false, true]],
+    ['what is shown stays so', target(), source(null, true), false, [true, false]],
+    ['all lands hidden where that is asked for', target(), source(null, true), true, [false, true]],
+  ])('%s', (_, shell, from, hidden, expected) => {
+    expect(notes(shell, from, hidden)).toEqual(expected);
+  });
+
+  test('a key is not proposed, unless all lands hidden', () => {
+    const c = new ShellComposer({ ref: shellRef('k'), term: spring });
+    c.page('Quiz 1 answer key', `<p>${words}</p>`, { ref: 'key' });
+    const key = (hidden: boolean) => holdAgainst(target(), c.shell(), { hidden }).things[0];
+    expect(key(false)).toMatchObject({ proposed: false, leftOut: 'key' });
+    expect(key(true)).toMatchObject({ proposed: true, leftOut: null });
+  });
+});
+
+describe('dates', () => {
+  const due = (dating: 'keep' | 'week-and-weekday' | 'shift' | 'clear', when = '2025-09-05T23:59:59') => {
+    const source = day();
+    const items = source.items.map((item) =>
+      item.ref === 'cold' ? { ...item, due: when as LocalDateTime } : item,
+    );
+    const { after, dates } = addSo(
+      evening(),
+      { ...source, items },
+      { take: 'none', and: ['cold'] },
+      { dating: { mode: dating, days: 7 } },
+    );
+    return [after.items.find((i) => i.ref === 'cold')?.due, dates.rows.get('cold')];
+  };
+
+  test('are kept, moved by week and weekday, shifted, or cleared, and each is said', () => {
+    const [old, field] = ['2025-09-05T23:59:59', 'due'];
+    expect(due('keep')).toEqual([old, [{ field, old, new: old, warnings: [] }]]);
+    // Friday of the second week in both terms.
+    const friday = '2027-01-22T23:59:59';
+    expect(due('week-and-weekday')).toEqual([friday, [{ field, old, new: friday, warnings: [] }]]);
+    expect(due('shift')[0]).toBe('2025-09-12T23:59:59');
+    expect(due('clear')).toEqual([null, [{ field, old, new: null, warnings: [] }]]);
+  });
+
+  test.each([
+    ['far from the source’s term', '2024-03-01T12:00:00'],
+    ['in the target’s term already', '2027-02-01T12:00:00'],
+  ])('what lies %s stays, without a warning', (_, when) => {
+    const row = { field: 'due', old: when, new: when, warnings: [] };
+    expect(due('week-and-weekday', when)).toEqual([when, [row]]);
+    expect(due('shift', when)).toEqual([when, [row]]);
+  });
+});
+
+describe('what differs', () => {
+  const course = (text: string, more: object = {}): Shell => {
+    const c = new ShellComposer({ ref: shellRef(text), term: spring });
+    c.module('Week 1', { ref: 'm' });
+    c.page('Notes', `<p>${text} ${words}</p>`, { ref: 'p', parent: 'm', path: 'notes.html', ...more });
+    c.page('Later', '<p>Read on <a href="notes.html">there</a>, and then come back to this page.</p>', {
+      ref: 'l',
+      parent: 'm',
+      path: 'later.html',
+    });
+    return c.shell();
+  };
+  const bodies = ({ contents }: Shell) => contents.map(({ texts }) => texts[0]?.slice(0, 10));
+
+  test('is kept, replaced in its place, or put beside', () => {
+    const [shell, source] = [course('Old'), course('New', { due: '2027-02-01T10:00:00' as LocalDateTime })];
+    expect(addSo(shell, source).edits).toEqual([]);
+    const replaced = addSo(shell, source, { differs: 'replace' });
+    expect(linesOf(replaced.after)).toEqual(linesOf(shell));
+    expect(bodies(replaced.after)).toEqual(['<p>New Sta', '<p>Read on']);
+    expect(replaced.after.items[1]).toMatchObject({ ref: 'p', due: '2027-02-01T10:00:00' });
+    expect(replaced.landed.get('item p')).toMatchObject({ ref: 'p', module: 'm' });
+    expect(linkGraphOf(replaced.after).broken).toEqual([]);
+    const beside = addSo(shell, source, { differs: 'beside' });
+    expect(linesOf(beside.after)).toEqual(['Week 1', '  Notes', '  Notes', '  Later']);
+    expect(beside.landed.get('item p')).toMatchObject({ ref: 'p-2', after: 'p' });
+  });
+
+  test('a category of another weight differs, and is replaced on demand', () => {
+    const [shell, source] = [evening(), day()];
+    const here = { ...shell, gradeCategories: [category('k', 'Labs', 20)] };
+    const there = { ...source, gradeCategories: [category('cat-1', 'Labs', 30)] };
+    const labs = (wish: Parameters<typeof addSo>[2]) => addSo(here, there, wish).after.gradeCategories;
+    expect(labs({})).toEqual([category('k', 'Labs', 20)]);
+    expect(labs({ replace: ['cat-1'] })).toEqual([category('k', 'Labs', 30)]);
+    // What comes along stands in the category that is here.
+    expect(addSo(here, there).after.gradeColumns).toMatchObject([{ category: 'k' }]);
+  });
+});
+
+test('the home page in use becomes one of the home pages, in use where that is asked for', () => {
+  const c = new ShellComposer({ ref: shellRef('h'), term: spring });
+  c.page('Begin here', `<p>Begin. ${words}</p>`, { ref: 'begin' });
+  const source: Shell = {
+    ...c.shell(),
+    homePages: [{ ref: c.shell().items[0]?.ref as never, title: 'Begin here', inUse: true }],
+  };
+  const here: Shell = {
+    ...evening(),
+    homePages: [{ ref: 'welcome' as never, title: 'Welcome', inUse: true }],
+  };
+  const homes = (homePage: string | null) =>
+    addSo(here, source, {}, { homePage }).after.homePages.map(({ ref, inUse }) => [ref, inUse]);
+  expect(homes(null)).toEqual([
+    ['welcome', true],
+    ['begin', false],
+  ]);
+  expect(homes('begin')).toEqual([
+    ['welcome', false],
+    ['begin', true],
   ]);
 });
 
-test('ticked all the same, a double gets an identity of its own', () => {
-  const shell = day();
-  const preview = holdAgainst(shell, shell);
-  const addition = addThings(shell, shell, preview, choice(preview.things.map((t) => t.key)));
-  const refs = addition.after.items.map((i) => i.ref);
-  expect(new Set(refs).size).toBe(refs.length);
-  expect(new Set(addition.after.contents.map((c) => c.id)).size).toBe(addition.after.contents.length);
-  expect(new Set(addition.after.files.map((f) => f.path)).size).toBe(addition.after.files.length);
-  // Modules that stand there already are used as they stand.
-  const modules = shell.items.filter(({ kind }) => kind === 'module').length;
-  expect(addition.after.items.length).toBe(shell.items.length * 2 - modules);
-  expect(linkGraphOf(addition.after).broken).toEqual([]);
+test('what is left out by name takes along what only it needs, and links to it are told as broken', () => {
+  const bare = new ShellComposer({ ref: shellRef('bare'), term: spring }).shell();
+  const { after, links } = addSo(bare, day(), { leave: ['rating'] });
+  expect(after.files.map(({ path }) => path)).not.toContain('style/look.css');
+  expect(after.gradeColumns).toEqual([]);
+  expect(linesOf(after)).not.toContain('Week 3: Stage');
+  // Of two equal pictures the first came; the link to the second leads to it.
+  expect(links).toEqual([{ from: 'cold', to: '../other/gauge-copy.png', now: 'pictures/gauge.png' }]);
+  const without = addSo(bare, day(), { leave: ['pictures/map.png'] });
+  expect(without.links.filter(({ now }) => now === null)).toEqual([
+    { from: 'cold', to: '../pictures/map.png', now: null },
+    { from: 'style/look.css', to: '../pictures/map.png', now: null },
+  ]);
+});
+
+test('kinds narrow the first choice', () => {
+  const { choice, preview } = addSo(evening(), day(), { take: 'all', kinds: ['announcement', 'file'] });
+  const titles = preview.things.flatMap(({ key, title }) => (choice.ticked.has(key) ? [title] : []));
+  expect(titles).toEqual(['Autumn news', 'left/over.txt']);
 });
 
 test('a link to what was not taken is told', () => {
-  const shell = new ShellComposer({ ref: shellRef('bare'), title: 'bare' }).shell();
-  const incoming = day();
-  const addition = addThings(
-    shell,
-    incoming,
-    holdAgainst(shell, incoming),
-    choice([incomingKey('item', 'cold')]),
-  );
-  expect(addition.loose).toEqual([{ from: 'week2/cold.html', asked: 'page/r1.html' }]);
+  const bare = new ShellComposer({ ref: shellRef('bare'), term: spring }).shell();
+  const { links } = addSo(bare, day(), { take: 'none', and: ['cold'] });
+  expect(links).toContainEqual({ from: 'cold', to: '../page/r1.html', now: null });
 });
-
-const withColumn = (item: Shell['items'][number]) =>
-  item.ref === 'rating' ? { ...item, gradeColumn: 'col-1' } : item;

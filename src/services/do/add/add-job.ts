@@ -1,20 +1,33 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { addThings, type AddChoice, type Addition } from '@/core/add/add-things';
+import { addThings, type Addition } from '@/core/add/add-things';
+import { chooseNamed } from '@/core/add/choose';
 import { holdAgainst } from '@/core/add/hold-against';
-import { incomingTypes, type IncomingType } from '@/core/add/incoming';
+import { incomingTypes, type IncomingKey, type IncomingType } from '@/core/add/incoming';
+import { exposedKey, sayExposed } from '@/core/add/exposed-key';
+import { isOnePlace } from '@/core/add/landing';
 import { bad, good } from '@/core/shell/result';
 import { incomings, operations, runs } from '@/store/schema';
 import { commitRun } from '@/services/keep/runs/commit-run';
 import { nothingRemoved, type RunSummary } from '@/services/keep/runs/run-summary';
 import { combWhatIsWritten } from '@/services/do/comb/comb-what-is-written';
-import { writtenRules } from '@/services/keep/rules/written-rules';
+import { rulesFrom, writtenRules } from '@/services/keep/rules/written-rules';
 import { defineJob } from '@/services/keep/jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '@/services/keep/shells/kept-state';
+import { addOrder } from './add-order';
 
-interface Added extends Pick<Addition, 'added' | 'relinked' | 'loose' | 'unmoved'> {
+interface AddedThing {
+  readonly ref: string;
+  readonly title: string;
+}
+
+/** What an adding came to, as its ledger and its summary tell it. */
+interface Added {
   readonly state: KeptState;
   readonly editsBlob: string;
+  readonly added: Readonly<Record<IncomingType, readonly AddedThing[]>>;
+  readonly links: Addition['links'];
+  readonly dropped: Addition['dropped'];
 }
 
 const thingNames: Readonly<Record<IncomingType, string>> = {
@@ -37,25 +50,36 @@ export const addJob = defineJob({
     incomingId: z.string(),
     incomingBlob: blobHash,
     packageName: z.string(),
-    choice: z.custom<AddChoice>((value) => typeof value === 'object' && value !== null),
+    order: addOrder,
+    batch: z.string(),
     /** Rules to comb the result by; null where the shell was not combed before. */
     rules: writtenRules.nullable(),
   }),
   leavesBlobs: true,
-  run: async ({ stateBlob, incomingBlob, choice }, { blobs, progress }) => {
+  run: async ({ stateBlob, incomingBlob, order, batch, rules }, { blobs, progress }) => {
     const [shell, incoming] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
+    const read = rules === null ? null : rulesFrom(rules);
+    if (read !== null && !read.ok) return read;
     progress(0, 2, 'Adding what was chosen');
-    const addition = addThings(shell, incoming, holdAgainst(shell, incoming), choice);
-    const { added, relinked, loose, unmoved, edits } = addition;
-    if (!edits.length)
+    const { chosen, replace, landing, dating, hidden } = order;
+    const preview = holdAgainst(shell, incoming, read === null ? {} : { rules: read.value });
+    const choice = chooseNamed(preview, chosen as IncomingKey[], replace as IncomingKey[], {
+      toOnePlace: isOnePlace(landing),
+    });
+    const options = { landing, dating, hidden, homePage: order.homePage, sourceNoClass: [], batch };
+    const addition = addThings(shell, incoming, preview, choice, options);
+    if (!addition.ok) return addition;
+    const { edits, after, landed, links, dropped } = addition.value;
+    const key = exposedKey(preview, choice, addition.value);
+    if (key !== null) return bad('key-shown', sayExposed(key));
+    if (edits.length === 0)
       return bad('nothing-chosen', 'Nothing of what was chosen can be added, so nothing was changed.');
     progress(1, 2, 'Keeping the result');
     return good({
-      state: keepState(blobs, addition.after),
-      added,
-      relinked,
-      loose,
-      unmoved,
+      state: keepState(blobs, after),
+      added: byType(landed),
+      links,
+      dropped,
       editsBlob: blobs.put(JSON.stringify([{ steps: [0], edits }])),
     } satisfies Added);
   },
@@ -71,7 +95,7 @@ export const addJob = defineJob({
       blocked: 0,
       nothing: 0,
       removed: nothingRemoved,
-      relinked: result.relinked,
+      relinked: result.links.filter(({ now: leadsTo }) => leadsTo !== null).length,
       added: counts,
     };
     const run = { id: runId, shellId, expectedVersion: versionId, editsBlob: result.editsBlob, summary };
@@ -91,8 +115,21 @@ export const addJob = defineJob({
   abandon: ({ runId }, tx) => void tx.update(runs).set({ state: 'stopped' }).where(eq(runs.id, runId)).run(),
 });
 
-/** The ledger of an adding: a line for each kind of thing, and one for links that lead nowhere. */
-function linesOf(runId: string, packageName: string, { added, loose, unmoved }: Added, now: string) {
+/** What landed, sort by sort. */
+function byType(landed: Addition['landed']): Added['added'] {
+  const added = Object.fromEntries(incomingTypes.map((type) => [type, [] as AddedThing[]])) as Record<
+    IncomingType,
+    AddedThing[]
+  >;
+  for (const [key, { ref, title }] of landed) {
+    const type = incomingTypes.find((one) => key.startsWith(`${one} `));
+    if (type) added[type].push({ ref, title });
+  }
+  return added;
+}
+
+/** The ledger of an adding: a line for each kind of thing, and one for what leads nowhere. */
+function linesOf(runId: string, packageName: string, { added, links, dropped }: Added, now: string) {
   const lines = incomingTypes
     .filter((type) => added[type].length > 0)
     .map((type) => ({
@@ -100,18 +137,19 @@ function linesOf(runId: string, packageName: string, { added, loose, unmoved }: 
       titles: added[type].map((thing) => thing.title),
       reason: `${thingNames[type]} of ${packageName}`,
     }));
-  const asked = loose.slice(0, 5).map((link) => link.asked);
+  const broken = links.filter(({ now: leadsTo }) => leadsTo === null);
+  const asked = broken.slice(0, 5).map(({ to }) => to);
   const nowhere = {
     targets: [],
-    titles: loose.map((link) => link.from),
+    titles: broken.map(({ from }) => from),
     reason: `links that lead nowhere, since what they lead to was not taken: ${asked.join(', ')}`,
   };
-  const undated = {
+  const free = {
     targets: [],
-    titles: unmoved,
-    reason: 'dates that this term has no week and weekday for; they stay as they were',
+    titles: [...dropped],
+    reason: 'requirements dropped, since what they require was not taken and is not here',
   };
-  const told = [loose.length > 0 ? [nowhere] : [], unmoved.length > 0 ? [undated] : []].flat();
+  const told = [broken.length > 0 ? [nowhere] : [], dropped.length > 0 ? [free] : []].flat();
   return [...lines, ...told].map((line, sequence) => ({
     runId,
     sequence,

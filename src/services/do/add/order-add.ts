@@ -9,19 +9,11 @@ import type { Context } from '@/services/keep/desks/context';
 import { rulesFor } from '@/services/keep/rules/house-rules';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import { blobHash } from '@/services/keep/shells/kept-state';
+import { addOrder } from './add-order';
 import { earlierAdding } from './preview-view';
 
-/** What the preview sends: what is ticked, where it lands, what becomes of its dates. */
-export const addSchema = z.strictObject({
-  incoming: z.string(),
-  chosen: z.array(z.string()).min(1, 'tick something first'),
-  landing: z.discriminatedUnion('where', [
-    z.strictObject({ where: z.literal('matching') }),
-    z.strictObject({ where: z.literal('end') }),
-    z.strictObject({ where: z.literal('module'), ref: z.string() }),
-  ]),
-  dating: z.enum(['keep', 'shift', 'clear']),
-});
+/** What the screen sends: the source that waits, and what is asked for. */
+export const addSchema = addOrder.extend({ incoming: z.string() });
 export type AddForm = z.output<typeof addSchema>;
 
 /** Adds what was chosen of the waiting package: a run like any other, with restore point, ledger and undo. */
@@ -45,12 +37,14 @@ export function orderAdd(
       'preview-gone',
       'The preview is not in the store any more; hold the package against the shell again.',
     );
+  if (form.chosen.length + form.replace.length === 0) return bad('nothing-chosen', 'Tick something first.');
   const preview = JSON.parse(bytes.toString('utf8')) as AddPreview;
   const underWay = context.jobs.underWay(shell.row.id, 'add');
   if (underWay) return good({ jobId: underWay.id });
   const chosen = new Set(form.chosen);
   const earlier = earlierAdding(context, shell, incoming.packageHash);
-  if (earlier && !preview.things.some((t) => chosen.has(t.key) && t.standing === 'new'))
+  const isNew = preview.things.some(({ key, standing }) => chosen.has(key) && standing === 'new');
+  if (earlier && !isNew && form.replace.length === 0)
     return bad(
       'added-already',
       earlier.runId === null
@@ -58,6 +52,7 @@ export function orderAdd(
         : 'This package was added already, and nothing that is ticked is new; nothing was added.',
     );
   const runId = randomUUID();
+  const { incoming: _, ...order } = form;
   const input = {
     runId,
     versionId: shell.version.id,
@@ -65,12 +60,8 @@ export function orderAdd(
     incomingId: incoming.id,
     incomingBlob: blobHash.parse(incoming.stateBlob),
     packageName: incoming.packageName,
-    choice: {
-      chosen: form.chosen,
-      landing: form.landing,
-      dating: form.dating,
-      batch: `added on ${spellDate(today)} from ${incoming.packageName}`,
-    },
+    order,
+    batch: `added on ${spellDate(today)} from ${incoming.packageName}`,
     rules: shell.audit ? rulesFor(context, shell.row).written : null,
   };
   const jobId = context.jobs.order('add', shell.row.id, input, (tx) => {

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { sentenceOfDigest } from './fault-digest';
-import { storageFault } from './storage-fault';
+import { fullDisk, storageFault } from './storage-fault';
 
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-fault-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -73,4 +73,9 @@ test('the sentence reaches the page through the digest', () => {
   expect(sentenceOfDigest(fault?.digest)).toBe(fault?.message);
   expect(sentenceOfDigest('3141592')).toBeNull();
   expect(sentenceOfDigest(undefined)).toBeNull();
+});
+
+test('a disk with room is not called full', () => {
+  expect(fullDisk(folder)).toBeNull();
+  expect(fullDisk(join(folder, 'nowhere'))).toBeNull();
 });

@@ -74,6 +74,10 @@ export function storageFault(error: unknown, folder: string): StorageFault | nul
   return known ? new StorageFault(known.say(folder), { cause: error }) : null;
 }
 
+/** Says that the disk of a folder is full; null where it has room. For what ends without a word, as a process does. */
+export const fullDisk = (folder: string): StorageFault | null =>
+  isFull(folder) ? storageFault({ code: 'ENOSPC' }, folder) : null;
+
 /** The code of an error, or of the one that it was made of: libraries wrap what they meet. */
 function codeOf(error: unknown): string | null {
   if (typeof error !== 'object' || error === null) return null;

@@ -6,7 +6,7 @@ import { log } from '@/services/keep/log/log';
 import { noteTrouble } from '@/services/keep/log/troubles';
 import type { WorkerLost } from '@/services/wire/processes/worker-process';
 import { namesStrangeFile } from '@/services/keep/storage/strange-files';
-import { storageFault } from '@/services/keep/storage/storage-fault';
+import { fullDisk, storageFault } from '@/services/keep/storage/storage-fault';
 import { goesOn, leftBehind, type JobReport } from '@/services/keep/jobs/job-record';
 import { isOver, type JobQueue, type JobView } from '@/services/keep/jobs/job-queue';
 import { insertJob, JobRows, type JobRow } from '@/services/keep/jobs/job-rows';
@@ -307,7 +307,7 @@ export class ProcessQueue implements JobQueue {
   private crash(id: string, error: WorkerLost): void {
     const job = this.lanes.find(id);
     if (!job) return;
-    const storage = storageFault(error, this.dataDir);
+    const storage = storageFault(error, this.dataDir) ?? fullDisk(this.dataDir);
     this.fail(job, storage?.message ?? sayLost(job, error), faultOf(error));
   }
 
