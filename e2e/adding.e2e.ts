@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from 'puppeteer-core';
+import type { KeyInput, Page } from 'puppeteer-core';
 import type { LocalDate } from '@/core/dates/local-date';
 import { readShell } from '@/services/do/packages/read-shell';
 import {
@@ -22,6 +22,11 @@ let stage: Stage;
 let page: Page;
 let complaints: string[];
 let id = '';
+const sideFiles = {
+  package: 'hyd-214/HYD-214.imscc',
+  events: 'hyd-214/events.ics',
+  status: 'hyd-214/status.csv',
+};
 beforeAll(async () => {
   stage = await startStage();
   page = await stage.open('/bring-in');
@@ -64,9 +69,9 @@ test('a package of another course is doubted before it is added', async () => {
   );
   await visit(page, `${stage.address}/shells/${other}/bring-in/add`);
   await chooseFiles(page, { package: 'geo-130/GEO-130.zip', roster: 'geo-130/roster.zip' });
-  await clickText(page, 'button', 'Hold it against');
+  await clickText(page, 'button', 'Compare the package');
   await waitForText(page, 'It goes by “GEO 130”, and this shell is HYD 214-E');
-  await waitForText(page, '3 grade categories, 20 grade columns');
+  await waitForText(page, 'Grade setup');
   // At double size, and in the dark.
   await page.setViewport({ width: 640, height: 400, deviceScaleFactor: 2 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth + 1)).toBe(true);
@@ -84,76 +89,140 @@ test('a second package is held against the shell before anything happens', async
     { code: 'HYD 214-E', ...demoTerm },
   );
   expect(await heading()).toBe('9 items, 0 files, 0 events');
-  await clickText(page, 'a', 'Add a package');
-  await waitForText(page, 'It is held against the shell first');
+  await clickText(page, 'a', 'Bring over');
+  await waitForText(page, 'Choose a shell or a package');
   expect(await seriousProblems(page)).toEqual([]);
-  await chooseFiles(page, {
-    package: 'hyd-214/HYD-214.imscc',
-    events: 'hyd-214/events.ics',
-    status: 'hyd-214/status.csv',
-  });
-  await clickText(page, 'button', 'Hold it against');
-  await waitForText(page, 'Where it lands');
-  expect(await heading()).toMatch(/^9\d\d things are new; proposed: 3\d\d items, 3\d\d files, 120 events$/);
+  await chooseFiles(page, sideFiles);
+  await clickText(page, 'button', 'Compare the package');
+  await waitForText(page, 'as it would become');
+  expect(await heading()).toMatch(/^\d+ things come over, 1\d\d of the rest want a look first$/);
+  await inColours(page, 'dark');
   expect(await seriousProblems(page)).toEqual([]);
-  // The two weeks that are there receive what belongs to them; the page about the sites stands there in other words.
-  await waitForText(page, 'Differs 1');
+  await inColours(page, 'light');
+  expect(await seriousProblems(page)).toEqual([]);
 });
 
-test('ticks follow the tree, by mouse and by key, and what is needed comes along', async () => {
-  const chosen = () => page.$eval('aside [role=status]', (e) => (e as HTMLElement).innerText);
+const selected = () =>
+  page.$$eval('[role=group][aria-label="Kinds and filters"] button', (buttons) =>
+    buttons
+      .map((button) => button.innerText.replace(/\s+/g, ' '))
+      .find((text) => text.startsWith('Selected')),
+  );
+const pressKeys = async (...keys: readonly KeyInput[]) => {
+  await page.focus('[data-testid=source]');
+  for (const key of keys) await page.keyboard.press(key);
+};
+const targetLines = () =>
+  page.$$eval('[data-testid=target] [role=listitem]', (rows) =>
+    rows.map(
+      (row) => `${row.getAttribute('data-is')}: ${(row as HTMLElement).innerText.split('\n').join(' ')}`,
+    ),
+  );
+
+test('a tick stands in its place on the right at once, by key and by mouse, with what it needs', async () => {
   await clickText(page, 'button', 'Nothing');
-  expect(await chosen()).toBe('nothing');
-  await page.focus('[data-testid=incoming]');
-  await page.keyboard.press('Home');
-  for (let i = 0; i < 2; i += 1) await page.keyboard.press('ArrowDown');
-  // The second thing is the first page of the module “Start here”.
+  expect(await selected()).toBe('Selected 0');
+  expect((await targetLines()).filter((line) => line.startsWith('landed'))).toEqual([]);
+  // The second row is the module “Start here”, the third its first page.
+  await pressKeys('Home', 'ArrowDown', 'ArrowDown', 'Space');
+  expect(await selected()).toBe('Selected 4');
+  await waitForText(page, '3 files come along.');
+  const landed = (await targetLines()).filter((line) => line.startsWith('landed'));
+  expect(landed).toEqual([expect.stringContaining('Welcome to the stream')]);
   await page.keyboard.press('Space');
-  expect(await chosen()).toBe('1 item, 3 files');
-  await waitForText(page, 'come along, since what you ticked needs them');
-  await page.keyboard.press('Space');
-  expect(await chosen()).toBe('nothing');
-  await clickText(page, 'button', 'As proposed');
+  expect(await selected()).toBe('Selected 0');
 });
 
-test('adding is a run: done, in the ledger, with a restore point', async () => {
-  await clickText(page, 'label', 'Same week and weekday');
-  await clickText(page, 'aside button', 'Add ');
-  await waitForText(page, 'Ledger');
-  expect(await heading()).toMatch(/^Done: 3\d\d items, 3\d\d files and 120 events were added$/);
+test('a row opens as the page that it is, and closes with Escape', async () => {
+  await pressKeys('Enter');
+  await page.waitForSelector('[data-testid=look] iframe');
+  await page.keyboard.press('Escape');
+  await page.waitForSelector('[data-testid=look]', { hidden: true });
+});
+
+test('what differs is kept, replaced or put beside on its row', async () => {
+  const sites = async () => (await targetLines()).filter((line) => line.includes('Where the sites are'));
+  expect(await sites()).toEqual([expect.stringMatching(/^differs:/)]);
+  await clickText(page, '[aria-label="“Where the sites are” differs"] button', 'replace');
+  expect(await sites()).toEqual([expect.stringMatching(/^replaced:/)]);
+  expect(await heading()).toMatch(/^Nothing comes over yet, 1 is replaced/);
+  await clickText(page, '[aria-label="“Where the sites are” differs"] button', 'put beside');
+  expect((await sites()).map((line) => line.split(':')[0])).toEqual(['differs', 'landed']);
+  await clickText(page, '[aria-label="“Where the sites are” differs"] button', 'keep');
+  expect(await sites()).toEqual([expect.stringMatching(/^differs:/)]);
+});
+
+test('the choice lasts over a reload', async () => {
+  await clickText(page, 'button', 'As proposed');
+  const before = await selected();
+  await pressKeys('Home', 'ArrowDown', 'ArrowDown', 'Space');
+  const fewer = await selected();
+  expect(fewer).not.toBe(before);
+  await page.reload();
+  await waitForText(page, 'as it would become');
+  expect(await selected()).toBe(fewer);
+  await clickText(page, 'button', 'As proposed');
+  expect(await selected()).toBe(before);
+});
+
+test('dates are said old and new before anything is taken, and can be left as they are', async () => {
+  await waitForText(page, 'same week and weekday');
+  await clickText(page, 'button', 'Change dates and place');
+  await clickText(page, 'label', 'Stay as they are');
+  await waitForText(page, 'dates stay as they are');
+  await clickText(page, 'label', 'Move to the same week and weekday');
+  await waitForText(page, 'none is dropped');
+  await clickText(page, 'button', 'Close');
+  await page.type('input[aria-label="Filter by title"]', 'Reach map');
+  await pressKeys('End');
   await page.waitForFunction(() =>
-    /Bring in\s+3\d\d items/.test(document.querySelector('header')?.innerText ?? ''),
+    /Fri 29 Aug 2025\s+Fri 15 Jan 2027/.test(
+      document.querySelector<HTMLElement>('[data-testid=target]')?.innerText ?? '',
+    ),
+  );
+  await page.click('input[aria-label="Filter by title"]', { count: 3 });
+  await page.keyboard.press('Backspace');
+});
+
+test('bringing over is a run: done, in the ledger, with a restore point, and combed by itself', async () => {
+  await clickText(page, 'button', 'Bring over ');
+  await waitForText(page, 'Ledger');
+  expect(await heading()).toMatch(/^Done: \d+ items, \d+ files and \d+ events were added$/);
+  await page.waitForFunction(() =>
+    /Comb\s+\d+ findings/.test(document.querySelector<HTMLElement>('header')?.innerText ?? ''),
   );
   expect(await seriousProblems(page)).toEqual([]);
   await goTo('bring-in');
-  expect(await heading()).toMatch(/^3\d\d items/);
+  expect(await heading()).toMatch(/^2\d\d items/);
 });
 
-test('the same package once more: nothing is new, and nothing can be added', async () => {
+test('the same package once more: it is told, and what is there already is refused', async () => {
   const before = await heading();
   await goTo('bring-in/add');
-  await chooseFiles(page, {
-    package: 'hyd-214/HYD-214.imscc',
-    events: 'hyd-214/events.ics',
-    status: 'hyd-214/status.csv',
-  });
-  await clickText(page, 'button', 'Hold it against');
+  await chooseFiles(page, sideFiles);
+  await clickText(page, 'button', 'Compare the package');
   await waitForText(page, 'This very package was added on');
-  // What was left out the first time is still not there, and still not proposed.
-  expect(await heading()).toBe('Nothing of this package is proposed');
-  expect(await page.$eval('aside button[class*=contained]', (b) => b.disabled)).toBe(true);
-  // Ticked all the same, what is there already is refused.
-  const doubled = await page.evaluate(async (shell) => {
-    const html = await (await fetch(`/shells/${shell}/bring-in/add`)).text();
-    const incoming = /\\"id\\":\\"([0-9a-f-]{36})\\",\\"packageName/.exec(html)?.[1];
+  const again = await page.evaluate(async (shell) => {
+    const view = (await (await fetch(`/api/shells/${shell}/stages/bring-over`)).json()) as {
+      id: string;
+      preview: { things: { key: string; standing: string }[] };
+    };
+    const there = view.preview.things.find(
+      ({ key, standing }) => key.startsWith('item ') && standing === 'there',
+    );
     const answer = await fetch(`/api/shells/${shell}/add`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ incoming, chosen: ['item start-1'], landing: { where: 'end' }, dating: 'keep' }),
+      body: JSON.stringify({
+        incoming: view.id,
+        chosen: [there?.key],
+        landing: { where: 'end' },
+        dating: { mode: 'keep' },
+      }),
     });
     return [answer.status, ((await answer.json()) as { trouble?: string }).trouble];
   }, id);
-  expect(doubled).toEqual([
+  expect(again).toEqual([
     422,
     'This package was added already, and nothing that is ticked is new; nothing was added.',
   ]);
@@ -171,37 +240,37 @@ test('the adding is taken back whole', async () => {
   expect(await heading()).toBe('9 items, 0 files, 0 events');
 });
 
-test('the package that a shell was read from brings nothing new, and adding it changes nothing', async () => {
+test('the package that a shell was read from brings nothing new', async () => {
   await visit(page, `${stage.address}/bring-in`);
   const other = await bringInDemo(page);
-  const before = await heading();
   await visit(page, `${stage.address}/shells/${other}/bring-in/add`);
-  await chooseFiles(page, {
-    package: 'hyd-214/HYD-214.imscc',
-    events: 'hyd-214/events.ics',
-    status: 'hyd-214/status.csv',
-  });
-  await clickText(page, 'button', 'Hold it against');
+  await chooseFiles(page, sideFiles);
+  await clickText(page, 'button', 'Compare the package');
   await waitForText(page, 'This shell was read from this very package');
-  expect(await heading()).toBe('Nothing in this package is new');
-  await waitForText(page, 'New 0 Differs 0 Would be doubled 0 Already there 908');
-  expect(await page.$eval('aside button[class*=contained]', (b) => b.disabled)).toBe(true);
-  // Every box ticked by hand: refused, with the reason.
-  await page.focus('[data-testid=incoming]');
-  await page.keyboard.press('Home');
-  await page.keyboard.press('Space');
-  await clickText(page, 'aside button', 'Add ');
-  await waitForText(page, 'nothing that is ticked is new; nothing was added');
-  await visit(page, `${stage.address}/shells/${other}/bring-in`);
-  expect(await heading()).toBe(before);
+  expect(await heading()).toBe('Nothing comes over yet');
+  expect(
+    await page.$$eval(
+      'button',
+      (buttons) => buttons.find((b) => b.innerText.startsWith('Bring over'))?.disabled,
+    ),
+  ).toBe(true);
+});
+
+test('another shell of the list is a source as a package is', async () => {
+  await goTo('bring-in/add');
+  await clickText(page, 'button', 'Discard');
+  await waitForText(page, 'Choose a shell or a package');
+  await page.click('input[role=combobox]');
+  await clickText(page, '[role=option]', 'HYD 214 ');
+  await waitForText(page, 'as it would become');
+  expect(await heading()).toMatch(/^\d+ things come over/);
 });
 
 test('a package that can’t be read leaves nothing behind', async () => {
-  await goTo('bring-in/add');
-  await clickText(page, 'button', 'Put it away');
-  await waitForText(page, 'It is held against the shell first');
+  await clickText(page, 'button', 'Discard');
+  await waitForText(page, 'Choose a shell or a package');
   await chooseFiles(page, { package: 'hyd-214/events.ics' });
-  await clickText(page, 'button', 'Hold it against');
+  await clickText(page, 'button', 'Compare the package');
   await waitForText(page, 'can’t be read as a zip archive');
   await goTo('bring-in');
   expect(await heading()).toBe('9 items, 0 files, 0 events');

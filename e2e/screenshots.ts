@@ -126,9 +126,9 @@ try {
     events: 'hyd-214/events.ics',
     status: 'hyd-214/status.csv',
   });
-  await clickText(page, 'button', 'Hold it against');
-  await waitForText(page, 'Where it lands');
-  await shot(page, 'add');
+  await clickText(page, 'button', 'Compare the package');
+  await waitForText(page, 'none is dropped');
+  await shot(page, 'bring-over');
   await page.evaluate(async () => {
     const terms = [
       {

@@ -1,5 +1,4 @@
 'use client';
-import Link from 'next/link';
 import type { ContentsLine, ContentsView } from '@/services/show/shells/contents-list';
 import { WorkTable } from '../parts/work-table';
 import type { WorkColumn } from '../parts/work-rows';
@@ -50,7 +49,6 @@ export function ContentsList({
         <h1>
           {heading} <span className="soft number">{lines.length.toLocaleString('en')}</span>
         </h1>
-        <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
       </div>
       {lines.length === 0 ? (
         <p>There are none.</p>

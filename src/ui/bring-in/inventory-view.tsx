@@ -45,7 +45,7 @@ export function InventoryView({ view }: { view: BringInView }) {
         </div>
         {host === null && (
           <Button variant="outlined" href={`/shells/${id}/bring-in/add`}>
-            Add a package
+            Bring over
           </Button>
         )}
         {host !== null && <ReadAgain shellId={id} host={host} />}

@@ -21,11 +21,13 @@ export function ThingLook(props: ThingLookProps) {
   return (
     <>
       <Appearance {...props} />
-      <p className={styles.history}>
-        <Link href={`/shells/${shellId}/carry-out/ledger?ref=${encodeURIComponent(thing.ref)}`}>
-          What was done to “{thing.title}”
-        </Link>
-      </p>
+      {thing.of === undefined && (
+        <p className={styles.history}>
+          <Link href={`/shells/${shellId}/carry-out/ledger?ref=${encodeURIComponent(thing.ref)}`}>
+            What was done to “{thing.title}”
+          </Link>
+        </p>
+      )}
     </>
   );
 }
@@ -33,6 +35,7 @@ export function ThingLook(props: ThingLookProps) {
 /** A thing as it looks: a page in a frame, a picture, a text, the first page of a PDF, or why it can’t be shown. */
 function Appearance({ shellId, thing, words = noWords }: ThingLookProps) {
   const query = new URLSearchParams({ type: thing.type, ref: thing.ref });
+  if (thing.of !== undefined) query.set('of', thing.of);
   const answer = useAnswer<Look>(`/api/shells/${shellId}/look?${query.toString()}`);
   const look = answer?.value ?? null;
   if (answer?.trouble) return <p role="alert">{answer.trouble}</p>;

@@ -13,10 +13,12 @@ interface RowWindow {
   readonly rowHeight: number;
   /** The height of a head that stays above the rows, in pixels. */
   readonly headHeight?: number;
+  /** The height of what lies over the foot of the list, in pixels. */
+  readonly footHeight?: number;
 }
 
 /** A window onto the rows of a list or table: `box` is what scrolls. */
-export function useRowWindow({ rows, at, rowHeight, headHeight = 0 }: RowWindow) {
+export function useRowWindow({ rows, at, rowHeight, headHeight = 0, footHeight = 0 }: RowWindow) {
   const box = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- the table renders a window of its rows only
   const windowed = useVirtualizer({
@@ -24,10 +26,12 @@ export function useRowWindow({ rows, at, rowHeight, headHeight = 0 }: RowWindow)
     getScrollElement: () => box.current,
     estimateSize: () => rowHeight,
     scrollPaddingStart: headHeight,
+    scrollPaddingEnd: footHeight,
+    paddingEnd: footHeight,
     overscan,
   });
   useEffect(() => {
     windowed.scrollToIndex(at, { align: 'auto' });
-  }, [at, windowed]);
+  }, [at, footHeight, windowed]);
   return { box, windowed };
 }

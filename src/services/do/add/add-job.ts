@@ -6,6 +6,7 @@ import { holdAgainst } from '@/core/add/hold-against';
 import { incomingTypes, type IncomingKey, type IncomingType } from '@/core/add/incoming';
 import { exposedKey, sayExposed } from '@/core/add/exposed-key';
 import { isOnePlace } from '@/core/add/landing';
+import type { Shell } from '@/core/shell/model';
 import { bad, good } from '@/core/shell/result';
 import { incomings, operations, runs } from '@/store/schema';
 import { commitRun } from '@/services/keep/runs/commit-run';
@@ -14,7 +15,7 @@ import { combWhatIsWritten } from '@/services/do/comb/comb-what-is-written';
 import { rulesFrom, writtenRules } from '@/services/keep/rules/written-rules';
 import { defineJob } from '@/services/keep/jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '@/services/keep/shells/kept-state';
-import { addOrder } from './add-order';
+import { addOrder, type AddOrder } from './add-order';
 
 interface AddedThing {
   readonly ref: string;
@@ -52,17 +53,18 @@ export const addJob = defineJob({
     packageName: z.string(),
     order: addOrder,
     batch: z.string(),
-    /** Rules to comb the result by; null where the shell was not combed before. */
-    rules: writtenRules.nullable(),
+    /** What the checks go by, of the source and of the result. */
+    rules: writtenRules,
   }),
   leavesBlobs: true,
   run: async ({ stateBlob, incomingBlob, order, batch, rules }, { blobs, progress }) => {
-    const [shell, incoming] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
-    const read = rules === null ? null : rulesFrom(rules);
-    if (read !== null && !read.ok) return read;
+    const [shell, whole] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
+    const incoming = inTerm(whole, order.sourceTerm);
+    const read = rulesFrom(rules);
+    if (!read.ok) return read;
     progress(0, 2, 'Adding what was chosen');
     const { chosen, replace, landing, dating, hidden } = order;
-    const preview = holdAgainst(shell, incoming, read === null ? {} : { rules: read.value });
+    const preview = holdAgainst(shell, incoming, { rules: read.value, hidden });
     const choice = chooseNamed(preview, chosen as IncomingKey[], replace as IncomingKey[], {
       toOnePlace: isOnePlace(landing),
     });
@@ -108,11 +110,17 @@ export const addJob = defineJob({
     tx.delete(incomings).where(eq(incomings.id, incomingId)).run();
     // What only the waiting package used is of no use any more.
     desk.order('sweep', null, {});
-    // A shell that was combed is combed again, so that its findings are those of what is there now.
-    if (rules) combWhatIsWritten(desk, shellId, afterVersion, result.state.stateBlob, rules);
+    // Proof follows at once: the result is combed.
+    combWhatIsWritten(desk, shellId, afterVersion, result.state.stateBlob, rules);
     return { runId };
   },
   abandon: ({ runId }, tx) => void tx.update(runs).set({ state: 'stopped' }).where(eq(runs.id, runId)).run(),
+});
+
+/** The source in the term that was told of it. */
+const inTerm = (source: Shell, { start, end }: AddOrder['sourceTerm']): Shell => ({
+  ...source,
+  term: { ...source.term, start: start ?? source.term.start, end: end ?? source.term.end },
 });
 
 /** What landed, sort by sort. */

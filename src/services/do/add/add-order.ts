@@ -1,4 +1,12 @@
 import { z } from 'zod';
+import { parseLocalDate } from '@/core/dates/local-date';
+
+const day = z.string().transform((text, context) => {
+  const date = parseLocalDate(text);
+  if (date !== null) return date;
+  context.addIssue({ code: 'custom', message: 'is no day' });
+  return z.NEVER;
+});
 
 /** What is asked for when something is added: what comes, what is replaced, where it lands, and what becomes of its dates. */
 export const addOrder = z.strictObject({
@@ -15,6 +23,10 @@ export const addOrder = z.strictObject({
     mode: z.enum(['keep', 'week-and-weekday', 'shift', 'clear']),
     days: z.int().min(-20_000).max(20_000).default(0),
   }),
+  /** The source’s term, where it was told while choosing. */
+  sourceTerm: z
+    .strictObject({ start: day.nullable(), end: day.nullable() })
+    .default({ start: null, end: null }),
   /** Everything lands hidden. */
   hidden: z.boolean().default(false),
   /** A taken page that becomes the home page in use. */

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
+import { hintsOf, type Hint } from '@/core/add/hints';
 import { holdAgainst } from '@/core/add/hold-against';
+import type { AddPreview } from '@/core/add/incoming';
 import type { Shell } from '@/core/shell/model';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { good, type Result } from '@/core/shell/result';
@@ -9,6 +11,7 @@ import { incomings } from '@/store/schema';
 import { hashOfFile, shellInputs } from '@/services/do/bring-in/bring-in-job';
 import { readShell } from '@/services/do/packages/read-shell';
 import { defineJob, type WorkerTools } from '@/services/keep/jobs/job-record';
+import { rulesFrom, writtenRules } from '@/services/keep/rules/written-rules';
 import { keepIntake, noIntake, type KeptIntake } from '@/services/keep/shells/kept-intake';
 import { blobHash, remember, shellOf } from '@/services/keep/shells/kept-state';
 import { saveShell } from '@/store/state/keep-shell';
@@ -21,6 +24,11 @@ const from = z.union([
   z.strictObject({ incomingId: z.string(), incomingBlob: blobHash }),
 ]);
 type From = z.output<typeof from>;
+
+/** A source held against a shell, as it is kept: with what the checks say of its things. */
+export interface HeldPreview extends AddPreview {
+  readonly hints: readonly Hint[];
+}
 
 interface Held {
   readonly incomingBlob: string;
@@ -35,7 +43,13 @@ interface Held {
 /** Holds a package against a shell: what is new, there already, different or would be doubled. */
 export const holdAgainstJob = defineJob({
   kind: 'hold-against',
-  input: z.strictObject({ versionId: z.string(), stateBlob: blobHash, from }),
+  input: z.strictObject({
+    versionId: z.string(),
+    stateBlob: blobHash,
+    from,
+    /** What the checks go by that look at the source. */
+    rules: writtenRules,
+  }),
   leavesBlobs: true,
   leftovers: (input) => ('inputs' in input.from ? input.from.dispose : []),
   run: async (input, tools): Promise<Result<Held>> => {
@@ -44,7 +58,11 @@ export const holdAgainstJob = defineJob({
     if (!read.ok) return read;
     const { incoming, ...about } = read.value;
     tools.progress(1, 2, 'Holding it against the shell');
-    const previewBlob = tools.blobs.put(JSON.stringify(holdAgainst(shell, incoming)));
+    const rules = rulesFrom(input.rules);
+    if (!rules.ok) return rules;
+    const preview = holdAgainst(shell, incoming, { rules: rules.value });
+    const held: HeldPreview = { ...preview, hints: hintsOf(incoming, rules.value) };
+    const previewBlob = tools.blobs.put(JSON.stringify(held));
     return good({ ...about, previewBlob });
   },
   settle: (held: Held, input, desk) => {

@@ -62,7 +62,7 @@ export function orderAdd(
     packageName: incoming.packageName,
     order,
     batch: `added on ${spellDate(today)} from ${incoming.packageName}`,
-    rules: shell.audit ? rulesFor(context, shell.row).written : null,
+    rules: rulesFor(context, shell.row).written,
   };
   const jobId = context.jobs.order('add', shell.row.id, input, (tx) => {
     tx.insert(runs)

@@ -7,6 +7,7 @@ import { incomings } from '@/store/schema';
 import { columnMeaningsSchema, rememberColumns } from '@/services/do/bring-in/sheet-columns';
 import { upload, uploadedFile } from '@/services/do/bring-in/uploads';
 import type { Context } from '@/services/keep/desks/context';
+import { rulesFor } from '@/services/keep/rules/house-rules';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import { blobHash } from '@/services/keep/shells/kept-state';
 import { loadCurrentZone } from './current-zone';
@@ -54,6 +55,7 @@ export function orderIncoming(
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { inputs, dispose: files.map((file) => file.path) },
+    rules: rulesFor(context, shell.row).written,
   });
   return good({ jobId });
 }
@@ -66,6 +68,7 @@ export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ 
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { incomingId: incoming.id, incomingBlob: blobHash.parse(incoming.stateBlob) },
+    rules: rulesFor(context, shell.row).written,
   });
   return good({ jobId });
 }

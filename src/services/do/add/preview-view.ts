@@ -1,10 +1,10 @@
 import { intakeGroups, type IntakeGroup } from '@/services/keep/shells/kept-intake';
 import { and, desc, eq } from 'drizzle-orm';
-import type { AddPreview } from '@/core/add/incoming';
 import { emptyShell } from '@/core/shell/empty-shell';
 import { identityDoubts, type IdentityDoubt } from '@/core/inventory/identity';
 import type { Sha256 } from '@/core/refs/refs';
 import { lost } from '@/core/shell/unreadable-store';
+import type { HeldPreview } from './hold-against-job';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { incomings, runs } from '@/store/schema';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
@@ -21,7 +21,7 @@ export interface PreviewView {
   readonly packageName: string;
   readonly title: string;
   readonly intake: readonly IntakeGroup[];
-  readonly preview: AddPreview;
+  readonly preview: HeldPreview;
   /** The shell changed since the package was held against it. */
   readonly stale: boolean;
   readonly earlier: EarlierAdding | null;
@@ -41,7 +41,7 @@ export function previewView(folder: OpenFolder, shell: CurrentShell): PreviewVie
     packageName: row.packageName,
     title: row.title,
     intake: intakeGroups(row.intake),
-    preview: JSON.parse(bytes.toString('utf8')) as AddPreview,
+    preview: JSON.parse(bytes.toString('utf8')) as HeldPreview,
     stale: row.versionId !== shell.version.id,
     doubts: identityDoubts({
       code: shell.row.code,

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { nameOfShell } from '@/core/shell/name-of-shell';
 import { bad, good, type Result } from '@/core/shell/result';
 import type { Context } from '@/services/keep/desks/context';
+import { rulesFor } from '@/services/keep/rules/house-rules';
 import { findShell, type CurrentShell } from '@/services/keep/shells/current-shell';
 import { blobHash } from '@/services/keep/shells/kept-state';
 
@@ -43,6 +44,7 @@ export function orderHoldShell(
     versionId: shell.version.id,
     stateBlob: blobHash.parse(shell.version.stateBlob),
     from: { shellBlob: blobHash.parse(version.stateBlob), name },
+    rules: rulesFor(context, shell.row).written,
   });
   return good({ jobId });
 }

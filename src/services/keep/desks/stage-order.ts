@@ -5,6 +5,8 @@ import type { DraftAnswer, StageAnswer } from './stage-answer';
 /** The screens, and parts of them, whose view a large shell makes large, or long to work out. */
 export const stages = [
   'bring-in',
+  'bring-over',
+  'bring-over-dates',
   'calendar',
   'comb',
   'contents',

@@ -8,10 +8,16 @@ import { textOf } from '@/store/state/keep-shell';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { cleanPage } from './clean-page';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
+import { bareSource } from '@/services/do/add/bare-source';
 import { bareShellOf, pathsOf } from '@/services/keep/shells/subject-detail';
 
 /** Which thing is looked at: an item by its ref, or a file by its path. */
-export const lookSchema = z.strictObject({ type: z.enum(['item', 'file']), ref: z.string().max(4000) });
+export const lookSchema = z.strictObject({
+  type: z.enum(['item', 'file']),
+  ref: z.string().max(4000),
+  /** Left out for the shell itself; else the source that is held against it. */
+  of: z.literal('source').optional(),
+});
 export type LookedAt = z.output<typeof lookSchema>;
 
 /** A thing as it looks, ready to be drawn without asking for anything else. */
@@ -37,8 +43,13 @@ const longestPage = 400_000;
 const nothing = (why: string): ThingLook => ({ is: 'nothing', why });
 
 /** How a thing of the shell looks; null where the shell has no such thing. */
-export function lookAt(folder: OpenFolder, current: CurrentShell, { type, ref }: LookedAt): ThingLook | null {
-  const shell = bareShellOf(folder, current);
+export function lookAt(
+  folder: OpenFolder,
+  current: CurrentShell,
+  { type, ref, of }: LookedAt,
+): ThingLook | null {
+  const shell = of === 'source' ? bareSource(folder, current) : bareShellOf(folder, current);
+  if (shell === null) return null;
   if (type === 'file') {
     const file = shell.files.find(({ path }) => path === ref);
     return file ? lookOfFile(folder, shell, file) : null;

@@ -1,4 +1,6 @@
 import { bringInView } from '@/services/show/bring-in/bring-in-view';
+import { bringOverDates } from '@/services/show/bring-in/bring-over-dates';
+import { bringOverView } from '@/services/show/bring-in/bring-over-view';
 import { combView } from '@/services/show/comb/comb-view';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import { calendarView } from '@/services/show/decide/calendar-view';
@@ -29,6 +31,8 @@ type View = (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) =>
 /** What screens show that a large shell makes large, or long to work out; null where there is no such thing. They are worked out on a thread of their own. */
 export const stageViews = {
   'bring-in': bringInView,
+  'bring-over': bringOverView,
+  'bring-over-dates': bringOverDates,
   calendar: calendarView,
   comb: combView,
   contents: (folder: OpenFolder, shell: CurrentShell, query: URLSearchParams) =>

@@ -1,15 +1,19 @@
-import { previewView } from '@/services/do/add/preview-view';
+import { hasWaitingSource, sourcesFor } from '@/services/show/bring-in/sources';
 import { rememberedColumns } from '@/services/do/bring-in/sheet-columns';
-import { ChoosePackage } from '@/ui/add/choose-package';
-import { PreviewStage } from '@/ui/add/preview-stage';
+import { ChooseSource } from '@/ui/bring-over/choose-source';
+import { DrawnBringOver } from '@/ui/bring-over/bring-over-stage';
 import { shellPage } from '../../../shell-page';
+import { stageSource } from '../../../stage-source';
 
 export default shellPage((shell, context) => {
-  const view = previewView(context, shell);
   const { id, code } = shell.row;
-  return view ? (
-    <PreviewStage key={`${view.id} ${shell.version.id}`} id={id} code={code} view={view} />
-  ) : (
-    <ChoosePackage id={id} code={code} remembered={rememberedColumns(context)} />
+  if (hasWaitingSource(context, shell)) return <DrawnBringOver source={stageSource(shell, 'bring-over')} />;
+  return (
+    <ChooseSource
+      id={id}
+      code={code}
+      remembered={rememberedColumns(context)}
+      shells={sourcesFor(context, shell)}
+    />
   );
 });

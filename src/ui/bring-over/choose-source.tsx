@@ -1,9 +1,11 @@
 'use client';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { ColumnMapping, type Mapping } from '../bring-in/column-mapping';
+import Autocomplete from '@mui/material/Autocomplete';
+import TextField from '@mui/material/TextField';
+import type { SourceShell } from '@/services/show/bring-in/sources';
 import { FileSlots, type SlotInfo } from '../bring-in/file-slots';
 import { useChosenFiles } from '../bring-in/use-chosen-files';
 import { JobProgress } from '../jobs/job-progress';
@@ -17,8 +19,15 @@ const slots: readonly SlotInfo[] = [
   { key: 'roster', title: 'Its grade setup', hint: 'OneRoster CSV as .zip', accept: '.zip' },
 ];
 
-/** Chooses the package that is to be added to a shell; it is read and held against the shell, nothing more. */
-export function ChoosePackage({ id, code, remembered }: { id: string; code: string; remembered: Mapping }) {
+interface ChooseSourceProps {
+  readonly id: string;
+  readonly code: string;
+  readonly remembered: Mapping;
+  readonly shells: readonly SourceShell[];
+}
+
+/** Chooses what things are taken from, a shell of the list or a package; it is compared with the shell, nothing more. */
+export function ChooseSource({ id, code, remembered, shells }: ChooseSourceProps) {
   const router = useRouter();
   const { files, mapping, setMapping, trouble, uploading, put, drop, sendAll } = useChosenFiles(
     slots,
@@ -40,13 +49,17 @@ export function ChoosePackage({ id, code, remembered }: { id: string; code: stri
       }}
     >
       <div>
-        <h1>Add a package to {code || 'this shell'}</h1>
+        <h1>Bring over into {code || 'this shell'}</h1>
         <p className="soft" style={{ margin: '4px 0 0' }}>
-          It is held against the shell first: what is new, what is there already, what differs, what would be
-          doubled. You take only what you want.{' '}
-          <Link href={`/shells/${id}/bring-in`}>Back to the inventory</Link>
+          Choose a shell or a package to take things from. It is compared with this shell first: what is new,
+          what is already there, and what differs. You take only what you want.
         </p>
       </div>
+      <ShellField
+        shells={shells}
+        isBusy={busy}
+        onChoose={(other) => void job.start(`/api/shells/${id}/incoming/shell`, { with: other })}
+      />
       <FileSlots
         slots={slots}
         files={files}
@@ -65,9 +78,34 @@ export function ChoosePackage({ id, code, remembered }: { id: string; code: stri
       <JobProgress job={job} label="Reading" />
       <div>
         <Button type="submit" variant="contained" size="large" disabled={busy}>
-          Hold it against {code || 'the shell'}
+          Compare the package with {code || 'the shell'}
         </Button>
       </div>
     </form>
+  );
+}
+
+interface ShellFieldProps {
+  readonly shells: readonly SourceShell[];
+  readonly isBusy: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+/** Another shell of the list, found by code, title or term. */
+function ShellField({ shells, isBusy, onChoose }: ShellFieldProps) {
+  if (shells.length === 0) return null;
+  return (
+    <Autocomplete
+      options={shells}
+      disabled={isBusy}
+      getOptionLabel={({ code, title, term }) =>
+        [code, title, term].filter((text) => text !== '').join(' · ')
+      }
+      getOptionKey={({ id }) => id}
+      onChange={(_, shell) => shell && onChoose(shell.id)}
+      renderInput={(params) => (
+        <TextField {...params} label="A shell of the list" helperText="By code, title or term" />
+      )}
+    />
   );
 }

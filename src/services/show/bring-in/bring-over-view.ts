@@ -1,0 +1,45 @@
+import { outlineLine, type OutlineLine } from '@/core/add/outline-after';
+import { oldTermOf, type OldTerm } from '@/core/redate/redate';
+import type { Sha256 } from '@/core/refs/refs';
+import type { Shell, Term } from '@/core/shell/model';
+import { loadBareShell } from '@/store/state/keep-shell';
+import { bareSource } from '@/services/do/add/bare-source';
+import { previewView, type PreviewView } from '@/services/do/add/preview-view';
+import type { OpenFolder } from '@/services/keep/storage/open-folder';
+import type { CurrentShell } from '@/services/keep/shells/current-shell';
+
+/** A source beside the shell that it comes into: both outlines, and what each thing of the source is to the shell. */
+export interface BringOverView extends PreviewView {
+  readonly shellId: string;
+  readonly code: string;
+  readonly sourceCode: string;
+  /** The source’s term: told, or worked out from its dates. */
+  readonly sourceTerm: OldTerm & { readonly title: string };
+  readonly term: Term;
+  readonly sourceLines: readonly OutlineLine[];
+  readonly lines: readonly OutlineLine[];
+}
+
+export function bringOverView(folder: OpenFolder, current: CurrentShell): BringOverView | null {
+  const preview = previewView(folder, current);
+  const source = bareSource(folder, current);
+  if (preview === null || source === null) return null;
+  const shell = loadBareShell(folder.blobs, current.version.stateBlob as Sha256);
+  return {
+    ...preview,
+    shellId: current.row.id,
+    code: current.row.code,
+    sourceCode: source.code,
+    sourceTerm: { ...termOf(source, shell), title: source.term.title },
+    term: shell.term,
+    sourceLines: source.items.map(outlineLine),
+    lines: shell.items.map(outlineLine),
+  };
+}
+
+const termOf = (source: Shell, shell: Shell): OldTerm =>
+  oldTermOf({
+    ...source,
+    term: shell.term,
+    previousTerm: source.term.start === null && source.term.end === null ? null : source.term,
+  });

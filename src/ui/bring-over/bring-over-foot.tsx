@@ -1,0 +1,120 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { kindOf } from '@/core/add/choose';
+import { entryOf } from '@/core/entries';
+import { plural } from '@/core/text/plural';
+import type { BringOverView } from '@/services/show/bring-in/bring-over-view';
+import { JobProgress } from '../jobs/job-progress';
+import { send, useJob, type WatchedJob } from '../jobs/use-job';
+import { SmallCloth } from '../marks/small-cloth';
+import type { Bringing, useBringing } from './use-bringing';
+import styles from './bring-over.module.css';
+
+interface BringOverFootProps {
+  readonly view: BringOverView;
+  readonly state: ReturnType<typeof useBringing>;
+}
+
+/** What comes along, and the button that brings it over. */
+export function BringOverFoot({ view, state }: BringOverFootProps) {
+  const { bringing, choice, forget } = state;
+  const router = useRouter();
+  const id = view.shellId;
+  const adding = useJob(
+    () => {
+      forget();
+      router.push(`/shells/${id}/carry-out`);
+      router.refresh();
+    },
+    { shellId: id, kind: 'add' },
+  );
+  const again = useJob(() => router.refresh());
+  const isBusy = isUnderWay(adding) || isUnderWay(again) || adding.view?.state === 'done';
+  const number = choice.ticked.size + choice.replaced.size;
+  const discard = async () => {
+    forget();
+    await send(`/api/shells/${id}/incoming`, {}, 'DELETE');
+    router.refresh();
+  };
+  return (
+    <div className={styles.foot}>
+      <SmallCloth code={view.code} title={view.code} />
+      <Button
+        variant="contained"
+        disabled={isBusy || view.stale || number === 0}
+        onClick={() => void adding.start(`/api/shells/${id}/add`, orderOf(view, bringing))}
+      >
+        Bring over {number.toLocaleString('en')}
+      </Button>
+      <Button color="inherit" variant="outlined" disabled={isBusy} onClick={() => void discard()}>
+        Discard
+      </Button>
+      {view.stale ? (
+        <Alert
+          severity="info"
+          action={
+            <Button
+              size="small"
+              disabled={isBusy}
+              onClick={() => void again.start(`/api/shells/${id}/incoming/again`)}
+            >
+              Compare again
+            </Button>
+          }
+        >
+          The shell has changed since.
+        </Alert>
+      ) : (
+        <span className="soft" role="status">
+          {sayAlong(view, state)} A restore point is made first. Your choice is kept until you bring it over
+          or discard it.
+        </span>
+      )}
+      <JobProgress job={adding} label="Bringing over" />
+      <JobProgress job={again} label="Comparing" />
+    </div>
+  );
+}
+
+const isUnderWay = ({ view }: WatchedJob): boolean => view?.state === 'waiting' || view?.state === 'running';
+
+/** What comes along without having been ticked, in one sentence. */
+function sayAlong({ preview }: BringOverView, { choice }: BringOverFootProps['state']): string {
+  const counts = new Map<string, number>();
+  for (const thing of preview.things) {
+    if (!choice.needed.has(thing.key)) continue;
+    const kind = thing.kind === 'module' ? 'module' : kindOf(thing);
+    counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  }
+  const parts = [...counts].map(([kind, count]) =>
+    plural(count, ...(entryOf(names, kind) ?? (['thing', 'things'] as const))),
+  );
+  if (parts.length === 0) return '';
+  const last = parts.pop() ?? '';
+  const all = parts.length > 0 ? `${parts.join(', ')} and ${last}` : last;
+  return `${all} ${choice.needed.size === 1 ? 'comes' : 'come'} along.`;
+}
+
+const names: Readonly<Record<string, readonly [string, string]>> = {
+  module: ['module', 'modules'],
+  file: ['file', 'files'],
+  bank: ['question bank', 'question banks'],
+  'grade-setup': ['grade column or category', 'grade columns and categories'],
+  page: ['page', 'pages'],
+};
+
+/** What the server is asked for. */
+function orderOf(view: BringOverView, bringing: Bringing) {
+  const { chosen, replace, landing, dating, sourceTerm, hidden } = bringing;
+  return {
+    incoming: view.id,
+    chosen: [...chosen],
+    replace: [...replace],
+    landing,
+    dating,
+    sourceTerm,
+    hidden,
+  };
+}
