@@ -22,6 +22,7 @@ let stage: Stage;
 let page: Page;
 let complaints: string[];
 let id = '';
+let geo = '';
 const sideFiles = {
   package: 'hyd-214/HYD-214.imscc',
   events: 'hyd-214/events.ics',
@@ -38,7 +39,7 @@ const heading = () => page.$eval('h1', (h) => (h as HTMLElement).innerText);
 const goTo = (path: string) => visit(page, `${stage.address}/shells/${id}/${path}`);
 
 test('a package of another course and term is doubted out loud', async () => {
-  await bringInGeo(page, demoTerm);
+  geo = await bringInGeo(page, demoTerm);
   const said = await page.$eval('[data-testid=doubts]', (e) => (e as HTMLElement).innerText);
   expect(said).toContain('says “Autumn 2024”, and the shell is for Spring 2027');
   await waitForText(page, 'in grade setup, banks, home pages');
@@ -145,7 +146,7 @@ test('what differs is kept, replaced or put beside on its row', async () => {
   expect(await sites()).toEqual([expect.stringMatching(/^differs:/)]);
   await clickText(page, '[aria-label="“Where the sites are” differs"] button', 'replace');
   expect(await sites()).toEqual([expect.stringMatching(/^replaced:/)]);
-  expect(await heading()).toMatch(/^Nothing comes over yet, 1 is replaced/);
+  expect(await heading()).toMatch(/^3 things come over, 1 is replaced/);
   await clickText(page, '[aria-label="“Where the sites are” differs"] button', 'put beside');
   expect((await sites()).map((line) => line.split(':')[0])).toEqual(['differs', 'landed']);
   await clickText(page, '[aria-label="“Where the sites are” differs"] button', 'keep');
@@ -188,10 +189,9 @@ test('bringing over is a run: done, in the ledger, with a restore point, and com
   await clickText(page, 'button', 'Bring over ');
   await waitForText(page, 'Ledger');
   expect(await heading()).toMatch(/^Done: \d+ items, \d+ files and \d+ events were added$/);
-  await page.waitForFunction(() =>
-    /Comb\s+\d+ findings/.test(document.querySelector<HTMLElement>('header')?.innerText ?? ''),
-  );
   expect(await seriousProblems(page)).toEqual([]);
+  await goTo('comb');
+  await waitForText(page, 'What students would notice first');
   await goTo('bring-in');
   expect(await heading()).toMatch(/^2\d\d items/);
 });
@@ -266,8 +266,30 @@ test('another shell of the list is a source as a package is', async () => {
   expect(await heading()).toMatch(/^\d+ things come over/);
 });
 
+test('the same goes into another shell at once, as far as it is new there', async () => {
+  await clickText(page, 'button', 'Nothing');
+  await pressKeys('Home', 'ArrowDown', 'ArrowDown', 'Space');
+  await clickText(page, 'button', 'Also into…');
+  await page.click('[class*=also] input[role=combobox]');
+  await clickText(page, '[role=option]', 'GEO 130');
+  await page.keyboard.press('Escape');
+  await waitForText(page, '1 thing is new there, 0 are not');
+  expect(await seriousProblems(page)).toEqual([]);
+  await clickText(page, 'button', 'Bring over 1 into 2 shells');
+  await waitForText(page, 'Ledger');
+  expect(await heading()).toBe('Done: 1 item and 3 files were added');
+  await visit(page, `${stage.address}/shells/${geo}/carry-out`);
+  // The module around it comes along there.
+  await waitForText(page, 'Done: 2 items and 3 files were added');
+  await clickText(page, 'button', 'Take back this run');
+  await waitForText(page, 'The last run was taken back');
+  await goTo('carry-out');
+  await clickText(page, 'button', 'Take back this run');
+  await waitForText(page, 'The last run was taken back');
+});
+
 test('a package that can’t be read leaves nothing behind', async () => {
-  await clickText(page, 'button', 'Discard');
+  await goTo('bring-in/add');
   await waitForText(page, 'Choose a shell or a package');
   await chooseFiles(page, { package: 'hyd-214/events.ics' });
   await clickText(page, 'button', 'Compare the package');

@@ -97,9 +97,7 @@ test('it says of everything what it is to the shell and what would become of it,
   expect(readdirSync(folder)).toEqual(before);
   const text = await run('add', source, '--into', target, ...about);
   expect(text.out).toContain('New: 12, Differs: 1, A second copy: 0, Already there: 1');
-  expect(text.out).toContain(
-    '  page: Quiz 1 answer key: its name says that it is not for students, and they would see it',
-  );
+  expect(text.out).toContain('  page: Quiz 1 answer key: named as an answer key, and students would see it');
   expect(text.out).toMatch(/\nNothing was written\.\n$/);
 });
 
@@ -156,7 +154,7 @@ test.each<[string, string[], RegExp]>([
   ['a kind that there is not', ['--kinds', 'pagse'], /There is no kind “pagse”; the nearest one is page/],
   ['a shift without days', ['--dates', 'shift'], /shift needs the number of days/],
   ['days without a shift', ['--days', '7'], /--days goes with --dates shift/],
-  ['cleared events', ['--source-events', events, '--and', 'w1', '--dates', 'clear'], /can’t be cleared/],
+  ['cleared events', ['--source-events', events, '--and', 'w1', '--dates', 'clear'], /An event needs a date/],
   ['a home page that is not taken', ['--home-page', 'birds1'], /“birds1” is not taken/],
 ])('%s is refused', async (_, flags, sentence) => {
   const out = outDir();
@@ -168,7 +166,7 @@ test.each<[string, string[], RegExp]>([
 test('an answer key that students would see is held back, unless all lands hidden', async () => {
   const out = outDir();
   const { code, err } = await add('--and', 'key', '--out-dir', out);
-  expect([code, err]).toEqual([4, expect.stringContaining('“Quiz 1 answer key” says by its name')]);
+  expect([code, err]).toEqual([4, expect.stringContaining('“Quiz 1 answer key” is named as an answer key')]);
   expect(existsSync(out)).toBe(false);
   const hidden = await add('--hidden');
   expect(thing(hidden.json, 'key')).toMatchObject({

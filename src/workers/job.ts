@@ -22,9 +22,29 @@ import { stepBack } from './step-back';
 const parent = startParent<{ dataDir: string }, JobMessage | NoteAnswer, JobReport>();
 const { dataDir } = parent.data;
 stepBack();
-const blobs = new BlobStore(join(dataDir, 'blobs'));
-const engine = digest(readFileSync(fileURLToPath(import.meta.url)));
-const memo = new Memo(dataDir, engine);
+interface Store {
+  readonly blobs: BlobStore;
+  readonly memo: Memo;
+}
+let store: Store | null = null;
+
+/** What jobs keep things in. Opening it writes, so it throws where the disk is full: the job that needs it says so. */
+function openStore(): Store {
+  if (store !== null) return store;
+  const engine = digest(readFileSync(fileURLToPath(import.meta.url)));
+  store = { blobs: new BlobStore(join(dataDir, 'blobs')), memo: new Memo(dataDir, engine) };
+  return store;
+}
+
+/** Opens it before the first job asks, so that this need not wait; a trouble is told by the job. */
+function openStoreEarly(): void {
+  try {
+    openStore();
+  } catch (error) {
+    if (storageFault(error, dataDir) === null) throw error;
+  }
+}
+
 const report = (message: JobReport) => parent.tell(message);
 /** Progress comes at most this often, in milliseconds: each one is written to the job’s row. */
 const progressEvery = 50;
@@ -35,7 +55,7 @@ interface Waiting {
 }
 const waiting = new Map<number, Waiting>();
 let notes = 0;
-const noteOf = (id: string) => (entry: unknown) =>
+const noteOf = (id: string, blobs: BlobStore) => (entry: unknown) =>
   new Promise<unknown>((resolve, reject) => {
     notes += 1;
     waiting.set(notes, { resolve, reject });
@@ -61,12 +81,13 @@ async function run({ id, kind, input }: JobMessage): Promise<JobReport> {
     report({ id, type: 'progress', done, total, doing });
   };
   try {
+    const { blobs, memo } = openStore();
     const result = await record.run(record.input.parse(JSON.parse(input)), {
       blobs,
       memo,
       dataDir,
       progress,
-      note: noteOf(id),
+      note: noteOf(id, blobs),
     });
     blobs.flush();
     return result.ok
@@ -90,6 +111,7 @@ function troubleOf(error: unknown, left: string): { readonly message: string; re
   return { message, fault: faultOf(error) };
 }
 
+openStoreEarly();
 parent.hear((message) => {
   if (message.type === 'note') hearAnswer(message);
   else void run(message).then(report);

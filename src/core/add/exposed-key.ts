@@ -17,4 +17,4 @@ export function exposedKey(
 }
 
 export const sayExposed = ({ title }: IncomingThing): string =>
-  `“${title}” says by its name that it is not for students, and they would see it. Leave it out, or have everything land hidden.`;
+  `“${title}” is named as an answer key, and students would see it. Leave it out, or bring everything over hidden.`;

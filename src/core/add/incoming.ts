@@ -22,12 +22,12 @@ export const standingTitles: Readonly<Record<Standing, string>> = {
 export const leftOutReasons = {
   baseline: 'the institution provides it',
   announcement: 'an announcement of another term',
-  event: 'an event of another term, or one that a calendar check names',
-  'empty-category': 'a grade category with nothing in it',
-  key: 'its name says that it is not for students, and they would see it',
+  event: 'outside this term, or flagged by a calendar check',
+  'empty-category': 'no columns in it',
+  key: 'named as an answer key, and students would see it',
   leftover: 'left over from a former system',
   superseded: 'an older version',
-  unused: 'a file that nothing uses',
+  unused: 'nothing uses it',
 } as const;
 export type LeftOut = keyof typeof leftOutReasons;
 

@@ -121,7 +121,7 @@ function cleared(term: OldTerm, items: readonly Item[], events: readonly CourseE
   if (first)
     return bad(
       'redate-refused',
-      `An event without a date is none, so the dates of “${first.title}” can’t be cleared; leave events out, or keep their dates.`,
+      `An event needs a date, so the date of “${first.title}” can’t be cleared. Leave events out, or keep their dates.`,
     );
   const rows = items.map((item): readonly [string, readonly TakenDate[]] => {
     const [ref, dates] = rowsAsTheyAre(item);

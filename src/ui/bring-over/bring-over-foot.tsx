@@ -2,6 +2,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { kindOf } from '@/core/add/choose';
 import { entryOf } from '@/core/entries';
 import { plural } from '@/core/text/plural';
@@ -9,6 +10,7 @@ import type { BringOverView } from '@/services/show/bring-in/bring-over-view';
 import { JobProgress } from '../jobs/job-progress';
 import { send, useJob, type WatchedJob } from '../jobs/use-job';
 import { SmallCloth } from '../marks/small-cloth';
+import { AlsoInto, type AlsoTarget } from './also-into';
 import type { Bringing, useBringing } from './use-bringing';
 import styles from './bring-over.module.css';
 
@@ -20,6 +22,8 @@ interface BringOverFootProps {
 /** What comes along, and the button that brings it over. */
 export function BringOverFoot({ view, state }: BringOverFootProps) {
   const { bringing, choice, forget } = state;
+  const [isAlso, setAlso] = useState(false);
+  const [targets, setTargets] = useState<readonly AlsoTarget[]>([]);
   const router = useRouter();
   const id = view.shellId;
   const adding = useJob(
@@ -33,6 +37,10 @@ export function BringOverFoot({ view, state }: BringOverFootProps) {
   const again = useJob(() => router.refresh());
   const isBusy = isUnderWay(adding) || isUnderWay(again) || adding.view?.state === 'done';
   const number = choice.ticked.size + choice.replaced.size;
+  const bringOver = async () => {
+    for (const target of targets) await send(`/api/shells/${target.id}/add`, orderFor(target, bringing));
+    await adding.start(`/api/shells/${id}/add`, orderOf(view, bringing));
+  };
   const discard = async () => {
     forget();
     await send(`/api/shells/${id}/incoming`, {}, 'DELETE');
@@ -40,32 +48,31 @@ export function BringOverFoot({ view, state }: BringOverFootProps) {
   };
   return (
     <div className={styles.foot}>
+      {isAlso && <AlsoInto view={view} chosen={choice.ticked} onTargets={setTargets} />}
       <SmallCloth code={view.code} title={view.code} />
       <Button
         variant="contained"
         disabled={isBusy || view.stale || number === 0}
-        onClick={() => void adding.start(`/api/shells/${id}/add`, orderOf(view, bringing))}
+        onClick={() => void bringOver()}
       >
-        Bring over {number.toLocaleString('en')}
+        {sayButton(number, targets.length)}
       </Button>
+      {view.others.length > 0 && (
+        <Button
+          color="inherit"
+          variant="outlined"
+          disabled={isBusy || number === 0}
+          aria-expanded={isAlso}
+          onClick={() => setAlso((now) => !now)}
+        >
+          Also into…
+        </Button>
+      )}
       <Button color="inherit" variant="outlined" disabled={isBusy} onClick={() => void discard()}>
         Discard
       </Button>
       {view.stale ? (
-        <Alert
-          severity="info"
-          action={
-            <Button
-              size="small"
-              disabled={isBusy}
-              onClick={() => void again.start(`/api/shells/${id}/incoming/again`)}
-            >
-              Compare again
-            </Button>
-          }
-        >
-          The shell has changed since.
-        </Alert>
+        <StaleShell isBusy={isBusy} onAgain={() => void again.start(`/api/shells/${id}/incoming/again`)} />
       ) : (
         <span className="soft" role="status">
           {sayAlong(view, state)} A restore point is made first. Your choice is kept until you bring it over
@@ -75,6 +82,21 @@ export function BringOverFoot({ view, state }: BringOverFootProps) {
       <JobProgress job={adding} label="Bringing over" />
       <JobProgress job={again} label="Comparing" />
     </div>
+  );
+}
+
+function StaleShell({ isBusy, onAgain }: { readonly isBusy: boolean; readonly onAgain: () => void }) {
+  return (
+    <Alert
+      severity="info"
+      action={
+        <Button size="small" disabled={isBusy} onClick={onAgain}>
+          Compare again
+        </Button>
+      }
+    >
+      The shell has changed since.
+    </Alert>
   );
 }
 
@@ -104,6 +126,24 @@ const names: Readonly<Record<string, readonly [string, string]>> = {
   'grade-setup': ['grade column or category', 'grade columns and categories'],
   page: ['page', 'pages'],
 };
+
+const sayButton = (number: number, others: number): string => {
+  const things = `Bring over ${number.toLocaleString('en')}`;
+  return others === 0 ? things : `${things} into ${plural(others + 1, 'shell')}`;
+};
+
+/** What is asked for another shell: what of the choice is new there, where it matches. */
+function orderFor({ incoming, fresh }: AlsoTarget, { chosen, dating, sourceTerm, hidden }: Bringing) {
+  const landing = { where: 'match' } as const;
+  return {
+    incoming,
+    chosen: [...chosen].filter((key) => fresh.has(key)),
+    landing,
+    dating,
+    sourceTerm,
+    hidden,
+  };
+}
 
 /** What the server is asked for. */
 function orderOf(view: BringOverView, bringing: Bringing) {

@@ -155,7 +155,7 @@ function sayDates(
 }
 
 const sayTerm = (start: LocalDate | null, end: LocalDate | null): string =>
-  start === null || end === null ? 'a term that nobody told' : `${spellDate(start)} – ${spellDate(end)}`;
+  start === null || end === null ? 'an unknown term' : `${spellDate(start)} – ${spellDate(end)}`;
 
 function Doubts({ view }: { view: BringOverView }) {
   if (view.doubts.length === 0) return null;

@@ -18,8 +18,8 @@ import { saveShell } from '@/store/state/keep-shell';
 
 const from = z.union([
   z.strictObject({ inputs: shellInputs, dispose: z.array(z.string()) }),
-  /** Another shell of the list, as it stands. */
-  z.strictObject({ shellBlob: blobHash, name: z.string() }),
+  /** Another shell of the list, or a package that was read before, as it is kept. */
+  z.strictObject({ shellBlob: blobHash, name: z.string(), packageHash: z.string().optional() }),
   /** One that was read before. */
   z.strictObject({ incomingId: z.string(), incomingBlob: blobHash }),
 ]);
@@ -111,9 +111,9 @@ async function readIncoming(source: From, { blobs, progress }: WorkerTools): Pro
     return good({ incoming, incomingBlob, title: '', packageName: '', packageHash: '', met: noIntake });
   }
   if ('shellBlob' in source) {
-    const { shellBlob, name } = source;
+    const { shellBlob, name, packageHash = shellBlob } = source;
     const incoming = shellOf(blobs, shellBlob);
-    const about = { title: name, packageName: name, packageHash: shellBlob, met: noIntake };
+    const about = { title: name, packageName: name, packageHash, met: noIntake };
     return good({ incoming, incomingBlob: shellBlob, ...about });
   }
   const reading = await readShell(source.inputs, {

@@ -73,6 +73,45 @@ export function orderHoldAgain(context: Context, shell: CurrentShell): Result<{ 
   return good({ jobId });
 }
 
+export const sameSourceSchema = z.strictObject({
+  /** The shell beside which the source waits. */
+  as: z.string(),
+});
+
+/** Compares a shell with the source that waits beside another one, so that it can go into several. */
+export function orderSameSource(
+  context: Context,
+  shell: CurrentShell,
+  { as }: z.output<typeof sameSourceSchema>,
+): Result<{ jobId: string }> {
+  const { db } = context;
+  if (shell.row.hostId !== null)
+    return bad(
+      'on-host',
+      'This shell is on a campus host. You can bring things over only into a shell that was brought in as a package.',
+    );
+  const waitingOf = (id: string) => db.select().from(incomings).where(eq(incomings.shellId, id)).get();
+  const source = waitingOf(as);
+  if (!source) return bad('nothing-incoming', 'The source is gone. Choose it again.');
+  const here = waitingOf(shell.row.id);
+  if (here && here.packageHash !== source.packageHash)
+    return bad(
+      'other-source',
+      `Another source, “${here.packageName}”, is still open in this shell. Bring it over or discard it first.`,
+    );
+  const jobId = context.jobs.order('hold-against', shell.row.id, {
+    versionId: shell.version.id,
+    stateBlob: blobHash.parse(shell.version.stateBlob),
+    from: {
+      shellBlob: blobHash.parse(source.stateBlob),
+      name: source.packageName,
+      packageHash: source.packageHash,
+    },
+    rules: rulesFor(context, shell.row).written,
+  });
+  return good({ jobId });
+}
+
 /** Puts a waiting package away without adding anything. */
 export function dropIncoming(context: Context, shellId: string): void {
   context.db.delete(incomings).where(eq(incomings.shellId, shellId)).run();

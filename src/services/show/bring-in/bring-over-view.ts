@@ -5,6 +5,7 @@ import type { Shell, Term } from '@/core/shell/model';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { bareSource } from '@/services/do/add/bare-source';
 import { previewView, type PreviewView } from '@/services/do/add/preview-view';
+import { sourcesFor, type SourceShell } from './sources';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
 
@@ -18,6 +19,8 @@ export interface BringOverView extends PreviewView {
   readonly term: Term;
   readonly sourceLines: readonly OutlineLine[];
   readonly lines: readonly OutlineLine[];
+  /** The other shells of the list: the source can go into them, too. */
+  readonly others: readonly SourceShell[];
 }
 
 export function bringOverView(folder: OpenFolder, current: CurrentShell): BringOverView | null {
@@ -34,6 +37,7 @@ export function bringOverView(folder: OpenFolder, current: CurrentShell): BringO
     term: shell.term,
     sourceLines: source.items.map(outlineLine),
     lines: shell.items.map(outlineLine),
+    others: sourcesFor(folder, current).filter(({ isOnHost }) => !isOnHost),
   };
 }
 

@@ -9,16 +9,24 @@ export interface SourceShell {
   readonly code: string;
   readonly title: string;
   readonly term: string;
+  readonly isOnHost: boolean;
 }
 
 /** Every other shell of the list, the newest first. */
 export const sourcesFor = ({ db }: OpenFolder, { row }: CurrentShell): readonly SourceShell[] =>
   db
-    .select({ id: shells.id, code: shells.code, title: shells.title, term: shells.termTitle })
+    .select({
+      id: shells.id,
+      code: shells.code,
+      title: shells.title,
+      term: shells.termTitle,
+      hostId: shells.hostId,
+    })
     .from(shells)
     .where(ne(shells.id, row.id))
     .orderBy(desc(shells.createdAt))
-    .all();
+    .all()
+    .map(({ hostId, ...shell }) => ({ ...shell, isOnHost: hostId !== null }));
 
 /** Whether a source waits beside a shell. */
 export const hasWaitingSource = ({ db }: OpenFolder, { row }: CurrentShell): boolean =>
