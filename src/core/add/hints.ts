@@ -10,6 +10,8 @@ export interface Hint {
   readonly key: IncomingKey;
   readonly check: CheckId;
   readonly says: string;
+  /** Reason enough not to propose it; else it is said, and the thing proposed all the same. */
+  readonly isDoubt: boolean;
 }
 
 /** Short reasons beside a thing while somebody chooses; dates are none, since they move. */
@@ -34,6 +36,9 @@ const hintWords: Readonly<Partial<Record<CheckId, string>>> = {
   'calendar.past': 'in the past',
 };
 
+/** Pages of many courses are alike on purpose: a packing list for each week. */
+const saidOnly: ReadonlySet<CheckId> = new Set<CheckId>(['duplicate.near-content']);
+
 /** What the checks know of each thing of a source at the moment of choosing; a kept copy has nothing said of it. */
 export function hintsOf(source: Shell, rules: HouseRules): readonly Hint[] {
   const checks = allChecks.filter(({ id }) => hintWords[id] !== undefined);
@@ -41,15 +46,18 @@ export function hintsOf(source: Shell, rules: HouseRules): readonly Hint[] {
   const known = new Set<string>();
   return findings.flatMap(({ check, subjects, keep, remedy }) => {
     const targets = remedy === null ? null : new Set<string>(remedy.targets);
+    // The first of a pair is what the other is named after.
+    const original = check === 'duplicate.copy-title' ? (subjects[0]?.ref ?? null) : null;
     return subjects.flatMap(({ type, ref }): Hint[] => {
-      const isMeant = targets !== null && targets.size > 0 ? targets.has(ref) : ref !== keep;
+      const isMeant =
+        targets !== null && targets.size > 0 ? targets.has(ref) : ref !== keep && ref !== original;
       const says = hintWords[check];
       if (!isMeant || says === undefined || (type !== 'item' && type !== 'file' && type !== 'event'))
         return [];
       const key = incomingKey(type, ref);
       if (known.has(`${key} ${check}`)) return [];
       known.add(`${key} ${check}`);
-      return [{ key, check, says }];
+      return [{ key, check, says, isDoubt: !saidOnly.has(check) }];
     });
   });
 }

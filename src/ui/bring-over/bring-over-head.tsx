@@ -14,7 +14,7 @@ import { FilterChip } from '../marks/filter-chip';
 import { HowItComes } from './how-it-comes';
 import { KindChips } from './kind-chips';
 import { plainNumber } from './plain-number';
-import { kindCounts, type SourceFilter } from './source-rows';
+import { kindCounts, lookWanted, type SourceFilter } from './source-rows';
 import { proposedKeys, type useBringing } from './use-bringing';
 import styles from './bring-over.module.css';
 
@@ -31,7 +31,7 @@ interface BringOverHeadProps {
 export function BringOverHead({ view, state, filter, onFilter, dates, isTaken }: BringOverHeadProps) {
   const { bringing, choice, change } = state;
   const [isOpen, setOpen] = useState(false);
-  const wantLook = lookCount(view);
+  const wantLook = view.preview.things.filter(lookWanted(view)).length;
   const taken = view.preview.things.filter(({ key, kind }) => kind !== 'module' && isTaken(key)).length;
   return (
     <div className={styles.head}>
@@ -73,6 +73,7 @@ export function BringOverHead({ view, state, filter, onFilter, dates, isTaken }:
         </FilterChip>
         <input
           type="search"
+          className={styles.filter}
           aria-label="Filter by title"
           placeholder="Filter"
           value={filter.text}
@@ -103,15 +104,6 @@ function withKeys(
 ): ReadonlySet<IncomingKey> {
   const off = new Set(keys);
   return isOn ? new Set([...chosen, ...keys]) : new Set([...chosen].filter((key) => !off.has(key)));
-}
-
-/** How many things the checks or the proposal say something of, those that are there already aside. */
-function lookCount({ preview }: BringOverView): number {
-  const doubted = new Set(preview.hints.map(({ key }) => key));
-  const wants = preview.things.filter(
-    ({ key, standing, leftOut }) => standing === 'new' && (leftOut !== null || doubted.has(key)),
-  );
-  return wants.length;
 }
 
 function headline(taken: number, replaced: number, wantLook: number): string {

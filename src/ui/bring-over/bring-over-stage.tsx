@@ -14,7 +14,7 @@ import { BringOverHead } from './bring-over-head';
 import { plainNumber } from './plain-number';
 import { LookCard } from './look-card';
 import { SourceList } from './source-list';
-import { hintsByKey, sourceRows, wholeSource, type SourceFilter } from './source-rows';
+import { hintsByKey, lookWanted, sourceRows, wholeSource, type SourceFilter } from './source-rows';
 import { TargetList } from './target-list';
 import { useBringing, type Bringing } from './use-bringing';
 import styles from './bring-over.module.css';
@@ -95,15 +95,15 @@ function SourceSide({ view, state: { bringing, choice, change }, filter, ...rows
         view,
         filter,
         (key) => choice.ticked.has(key) || choice.needed.has(key) || choice.replaced.has(key),
-        ({ key, leftOut }) => hints.has(key) || leftOut !== null,
+        lookWanted(view),
       ),
-    [view, filter, choice, hints],
+    [view, filter, choice],
   );
   return (
     <section className={styles.side} aria-label="Source">
       <div className={styles.sideHead}>
         <SmallCloth code={view.sourceCode} title={view.title || view.packageName} />
-        <b>{view.sourceTerm.title || view.title || view.packageName}</b>
+        <b>{view.sourceTerm.title || (view.sourceCode === '' ? view.packageName : view.title)}</b>
         <span className="soft number">{plainNumber(view.preview.things.length)} things</span>
       </div>
       <SourceList

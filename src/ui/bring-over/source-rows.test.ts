@@ -1,6 +1,13 @@
 import { incomingKey, type IncomingThing } from '@/core/add/incoming';
 import type { BringOverView } from '@/services/show/bring-in/bring-over-view';
-import { hintsByKey, kindCounts, sourceRows, wholeSource, type SourceFilter } from './source-rows';
+import {
+  hintsByKey,
+  kindCounts,
+  lookWanted,
+  sourceRows,
+  wholeSource,
+  type SourceFilter,
+} from './source-rows';
 import { spellShort } from './spell-short';
 import { proposedKeys } from './use-bringing';
 
@@ -35,19 +42,22 @@ const view = {
     counts: { new: 6, there: 0, differs: 0, doubled: 0 },
     needs: { 'item Gauge': [{ key: incomingKey('file', 'map.png'), why: 'a picture or file on it' }] },
     hints: [
-      { key: incomingKey('item', 'Loose'), check: 'duplicate.same-content', says: 'a copy' },
-      { key: incomingKey('item', 'Key'), check: 'visibility.exposed-key', says: 'answer key' },
+      { key: incomingKey('item', 'Loose'), check: 'duplicate.same-content', says: 'a copy', isDoubt: true },
+      { key: incomingKey('item', 'Key'), check: 'visibility.exposed-key', says: 'answer key', isDoubt: true },
+      {
+        key: incomingKey('item', 'Quiz'),
+        check: 'duplicate.near-content',
+        says: 'nearly a copy',
+        isDoubt: false,
+      },
     ],
   },
 } as const satisfies Pick<BringOverView, 'preview'>;
 
 const titles = (filter: Partial<SourceFilter>, chosen: readonly string[] = []) =>
-  sourceRows(
-    view,
-    { ...wholeSource, ...filter },
-    (key) => chosen.includes(key),
-    ({ key, leftOut }) => leftOut !== null || hintsByKey(view).has(key),
-  ).map((row) => (row.row === 'section' ? row.title : row.thing.title));
+  sourceRows(view, { ...wholeSource, ...filter }, (key) => chosen.includes(key), lookWanted(view)).map(
+    (row) => (row.row === 'section' ? row.title : row.thing.title),
+  );
 
 test('all of a source stands in its order, by sort', () => {
   expect(titles({})).toEqual(['Outline', 'Week 1', 'Gauge', 'Quiz', 'Key', 'Loose', 'Files', 'map.png']);
@@ -89,6 +99,10 @@ test('kinds are counted with what is taken of them; modules and headings are non
     ['quiz', 1, 0, 1],
     ['file', 1, 0, 1],
   ]);
+});
+
+test('a thing says what the checks know of it, whether they doubt it or not', () => {
+  expect(hintsByKey(view).get(incomingKey('item', 'Quiz'))).toEqual(['nearly a copy']);
 });
 
 test('proposed is what no check says anything of; what only serves others comes with them', () => {

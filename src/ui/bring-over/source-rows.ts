@@ -21,6 +21,12 @@ export function hintsByKey({
   return hints;
 }
 
+/** Tells of a new thing whether it wants a look first: it is left out of the proposal, or a check doubts it. */
+export function lookWanted({ preview }: Pick<BringOverView, 'preview'>): (thing: IncomingThing) => boolean {
+  const doubted = new Set(preview.hints.filter(({ isDoubt }) => isDoubt).map(({ key }) => key));
+  return ({ key, standing, leftOut }) => standing === 'new' && (leftOut !== null || doubted.has(key));
+}
+
 /** The rows of a source as they are filtered and folded; a module stands over what is shown of it. */
 export function sourceRows(
   { preview }: Pick<BringOverView, 'preview'>,

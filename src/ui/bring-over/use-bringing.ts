@@ -26,7 +26,7 @@ type Kept = Omit<Bringing, 'chosen' | 'replace'> & {
 
 /** What is proposed and no check says anything of. */
 export function proposedKeys({ preview }: Pick<BringOverView, 'preview'>): ReadonlySet<IncomingKey> {
-  const doubted = new Set(preview.hints.map(({ key }) => key));
+  const doubted = new Set(preview.hints.filter(({ isDoubt }) => isDoubt).map(({ key }) => key));
   const servants = new Set(Object.values(preview.needs).flatMap((needs) => needs.map(({ key }) => key)));
   return new Set(
     preview.things
