@@ -93,7 +93,7 @@ export function connectorContract(name: string, setUp: SetUp, runs: number): voi
         }),
         { numRuns: runs },
       );
-    }, 240_000);
+    }, 900_000);
 
     test('sent again under the same key, nothing is done twice, also by one that knows nothing of it', async () => {
       const setting = await setUp(smallShell());

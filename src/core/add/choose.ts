@@ -249,14 +249,19 @@ class Chooser {
     return this.wish.kinds === null || this.wish.kinds.includes(kindOf(thing));
   }
 
-  private takeNeedsOf(key: IncomingKey): void {
-    for (const need of entryOf(this.preview.needs, key) ?? []) {
-      if (this.left.has(need.key) || this.ticked.has(need.key)) continue;
-      const thing = this.firstOf(need.key);
-      if (!thing || this.left.has(thing.key) || this.replaced.has(thing.key) || this.isHere(thing)) continue;
-      const isMet = this.ticked.has(thing.key) || this.needed.has(thing.key);
-      if (!this.ticked.has(thing.key)) collect(this.needed, thing.key, key);
-      if (!isMet) this.takeNeedsOf(thing.key);
+  private takeNeedsOf(begin: IncomingKey): void {
+    const waiting = [begin];
+    // The loop reaches what is put into the list meanwhile: a chain of needs may be as long as the source.
+    for (const key of waiting) {
+      for (const need of entryOf(this.preview.needs, key) ?? []) {
+        if (this.left.has(need.key) || this.ticked.has(need.key)) continue;
+        const thing = this.firstOf(need.key);
+        if (!thing || this.left.has(thing.key) || this.replaced.has(thing.key) || this.isHere(thing))
+          continue;
+        const isMet = this.ticked.has(thing.key) || this.needed.has(thing.key);
+        if (!this.ticked.has(thing.key)) collect(this.needed, thing.key, key);
+        if (!isMet) waiting.push(thing.key);
+      }
     }
   }
 

@@ -1,4 +1,4 @@
-import { collect } from '@/core/collect';
+import { entryOf } from '@/core/entries';
 import { defaultHouseRules } from '@/core/checks/rules/house-rules';
 import { allChecks } from '@/core/checks/run/registry';
 import type { Shell } from '@/core/shell/model';
@@ -48,34 +48,32 @@ function proposed(
   needs: AddPreview['needs'],
   reasons: ReadonlyMap<IncomingKey, LeftOut>,
 ): IncomingThing[] {
-  const isWanted = new Map<IncomingKey, boolean>();
-  const neededBy = neededByOf(needs);
-  const wanted = (thing: Held): boolean => {
-    const known = isWanted.get(thing.key);
-    if (known !== undefined) return known;
-    // A circle of things that need each other is wanted for none of them alone.
-    isWanted.set(thing.key, false);
-    const is = thing.standing === 'new' && !reasons.has(thing.key) && isServing(thing);
-    isWanted.set(thing.key, is);
-    return is;
-  };
   const byKey = new Map(held.map((thing) => [thing.key, thing]));
-  const isServing = ({ key, type, kind }: Held): boolean => {
-    if (type === 'item') return kind !== 'module' && kind !== 'heading';
-    const users = neededBy.get(key) ?? [];
-    if (type === 'event' || (users.length === 0 && type !== 'file')) return true;
-    return users.some((user) => {
-      const thing = byKey.get(user);
-      return thing !== undefined && wanted(thing);
-    });
-  };
-  const isProposed = new Set(held.filter(wanted).map(({ key }) => key));
+  const isFresh = ({ key, standing }: Held) => standing === 'new' && !reasons.has(key);
+  const serving = new Set(Object.values(needs).flatMap((list) => list.map(({ key }) => key)));
+  const isProposed = new Set<IncomingKey>();
+  const waiting = held.filter((thing) => isFresh(thing) && standsAlone(thing, serving));
+  // The loop reaches what is put into the list meanwhile: what is needed needs other things in turn.
+  for (const { key } of waiting) {
+    if (isProposed.has(key)) continue;
+    isProposed.add(key);
+    for (const need of entryOf(needs, key) ?? []) {
+      const needed = byKey.get(byKey.get(need.key)?.firstCopy ?? need.key);
+      if (needed && needed.type !== 'item' && isFresh(needed)) waiting.push(needed);
+    }
+  }
   for (const key of headingsBefore(held, isProposed, reasons)) isProposed.add(key);
   return held.map((thing) => ({
     ...thing,
     proposed: isProposed.has(thing.key),
     leftOut: reasonFor(thing, isProposed, reasons),
   }));
+}
+
+/** Whether a thing is proposed for itself: modules come with what is in them, files and what serves others with that. */
+function standsAlone({ key, type, kind }: Held, serving: ReadonlySet<IncomingKey>): boolean {
+  if (type === 'item') return kind !== 'module' && kind !== 'heading';
+  return type === 'event' || (type !== 'file' && !serving.has(key));
 }
 
 function reasonFor(
@@ -85,13 +83,6 @@ function reasonFor(
 ): LeftOut | null {
   if (thing.standing !== 'new' || thing.kind === 'module' || isProposed.has(thing.key)) return null;
   return reasons.get(thing.key) ?? (thing.type === 'file' ? 'unused' : null);
-}
-
-function neededByOf(needs: AddPreview['needs']): ReadonlyMap<IncomingKey, readonly IncomingKey[]> {
-  const users = new Map<IncomingKey, IncomingKey[]>();
-  for (const [key, list] of Object.entries(needs))
-    for (const need of list) collect(users, need.key, key as IncomingKey);
-  return users;
 }
 
 /** New headings that something follows in their module, up to the next heading, of which some comes. */

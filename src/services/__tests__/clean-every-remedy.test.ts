@@ -6,7 +6,6 @@ import { allChecks } from '@/core/checks/run/registry';
 import { cleanPackage } from '@/services/do/clean/clean-package';
 import { cleanedInputs, faults, remedied, writeTroubled } from './troubled-shell';
 
-jest.setTimeout(120_000);
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-remedies-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const rules = { ...defaultHouseRules(allChecks), campusHosts: ['campus.example'] };

@@ -14,7 +14,6 @@ import { cleanSchema } from '@/services/do/clean/clean-summary';
 import { docTreePackage } from './doc-tree';
 import { packagingErrors } from './packaging-schema';
 
-jest.setTimeout(180_000);
 const today = '2027-01-04' as LocalDate;
 const rules = defaultHouseRules(allChecks);
 let folder: string;

@@ -19,7 +19,6 @@ import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 
 // What the changing half promises, each promise tried where it was once broken.
-jest.setTimeout(120_000);
 let data: DataFolder;
 beforeAll(() => {
   data = new DataFolder();

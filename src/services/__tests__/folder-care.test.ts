@@ -20,7 +20,6 @@ import { DataFolder, must } from './data-folder';
 
 const migrations = join(process.cwd(), 'src/store/migrations');
 
-jest.setTimeout(120_000);
 let data: DataFolder;
 let id = '';
 beforeAll(async () => {

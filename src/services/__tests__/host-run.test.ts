@@ -29,7 +29,6 @@ import type { Shell } from '@/core/shell/model';
 import type { Sha256 } from '@/core/refs/refs';
 import { DataFolder, must } from './data-folder';
 
-jest.setTimeout(120_000);
 let data: DataFolder;
 let running: RunningHost;
 let hostShell: string;

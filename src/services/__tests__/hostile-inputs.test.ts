@@ -8,7 +8,6 @@ import { auditShell } from '@/services/do/packages/audit-shell';
 import { good, hostile } from './hostile-list';
 import { rawZip } from './raw-zip';
 
-jest.setTimeout(120_000);
 const today = '2027-01-04' as LocalDate;
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-hostile-'));
 const blobs = new BlobStore(join(folder, 'blobs'));

@@ -8,7 +8,6 @@ import { intakeGroups, wholeIntake } from '@/services/keep/shells/kept-intake';
 import { cluttered } from './cluttered';
 import { DataFolder } from './data-folder';
 
-jest.setTimeout(60_000);
 const unknown = Array.from({ length: 1_000 }, (_, n) => `nobody-${n},yes\n`);
 const sheet = `ref,shown\n${unknown.join('')}`;
 let data: DataFolder;

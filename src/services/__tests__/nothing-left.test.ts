@@ -13,7 +13,6 @@ import { findShell } from '@/services/keep/shells/current-shell';
 import { good, hostile } from './hostile-list';
 import { rawZip } from './raw-zip';
 
-jest.setTimeout(180_000);
 const today = '2027-01-04' as LocalDate;
 const workers = join(process.cwd(), 'dist/workers');
 let folder: string;

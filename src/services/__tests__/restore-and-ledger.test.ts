@@ -11,7 +11,6 @@ import { orderRehearsal, sealedRehearsal } from '@/services/do/rehearse/order-re
 import { runsOf } from '@/services/keep/shells/current-shell';
 import { DataFolder, must } from './data-folder';
 
-jest.setTimeout(60_000);
 let data: DataFolder;
 let id: string;
 beforeAll(async () => {

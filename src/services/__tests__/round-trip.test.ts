@@ -21,7 +21,6 @@ import type { ShellInputs } from '@/services/do/packages/shell-inputs';
 import { makeZip } from './make-package';
 import { packagingErrors } from './packaging-schema';
 
-jest.setTimeout(120_000);
 const today = '2027-01-04' as LocalDate;
 const folder = mkdtempSync(join(tmpdir(), 'currycomb-round-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

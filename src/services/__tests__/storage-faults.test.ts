@@ -6,7 +6,6 @@ import { StorageFault, storageFault } from '@/services/keep/storage/storage-faul
 import { cluttered } from './cluttered';
 import { DataFolder } from './data-folder';
 
-jest.setTimeout(120_000);
 let data: DataFolder;
 let id = '';
 beforeAll(async () => {

@@ -8,7 +8,6 @@ import { undecidedOf } from '@/services/keep/plan/undecided';
 import { cluttered } from './cluttered';
 import { DataFolder, must } from './data-folder';
 
-jest.setTimeout(60_000);
 let data: DataFolder;
 beforeAll(() => {
   data = new DataFolder();

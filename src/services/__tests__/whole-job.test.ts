@@ -25,7 +25,6 @@ import { findRun, runsOf } from '@/services/keep/shells/current-shell';
 import { listShells } from '@/services/show/shells/shell-list';
 import { DataFolder, today } from './data-folder';
 
-jest.setTimeout(60_000);
 let data: DataFolder;
 let context: Context;
 beforeAll(() => {
