@@ -42,7 +42,7 @@ test('the demo package, its calendars and its status sheet come in', async () =>
   expect(await seriousProblems(page)).toEqual([]);
   // Every number is a way in.
   await clickText(page, 'a', '443');
-  await waitForText(page, 'Back to the inventory');
+  await page.waitForFunction(() => document.querySelector('h1')?.innerText.startsWith('Files'));
   expect(await heading()).toBe('Files 443');
   await goTo('comb');
 });
