@@ -1,3 +1,4 @@
+import { mkdirSync, renameSync, rmdirSync } from 'node:fs';
 import Database from 'better-sqlite3';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
@@ -63,4 +64,17 @@ test('a job that can’t be begun since nothing can be written says why, and goe
   expect(held?.doing).toMatch(/^Waiting\. Another program holds the database in .+ locked/);
   letGo();
   expect((await data.ended(sweeping)).state).toBe('done');
+});
+
+test('a process that can’t open what it keeps things in says so, and the next one works', async () => {
+  await data.restart();
+  const file = join(data.dataDir, 'blobs', 'pack.sqlite');
+  renameSync(file, `${file}.aside`);
+  mkdirSync(file);
+  const failed = await data.ended(orderComb(data.context, data.now(id)));
+  rmdirSync(file);
+  renameSync(`${file}.aside`, file);
+  expect(failed.state).toBe('failed');
+  expect(failed.trouble).toMatch(/Something that Currycomb keeps in .+ is missing/);
+  expect((await data.ended(orderComb(data.context, data.now(id)))).state).toBe('done');
 });
