@@ -81,7 +81,7 @@ try {
   const modules: number[] = [];
   for (let n = 0; n < 10; n += 1) modules.push(await ticked(page, ' '));
   const filters: number[] = [];
-  for (const text of ['q', 'qu', 'qui', 'qu', 'q', '']) filters.push(await filtered(page, text));
+  for (const text of ['ba', '', 'cor', '', 'nor', '']) filters.push(await filtered(page, text));
   const lines = [
     '# Bringing over from a large source',
     '',
