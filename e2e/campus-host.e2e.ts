@@ -74,7 +74,7 @@ test('it is reset there but for one announcement, paused and let go on meanwhile
   await clickText(page, 'a', 'reset it');
   await waitForText(page, 'things would go');
   await waitForText(page, 'with student work would go for good');
-  await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'boat house rules');
+  await page.type('::-p-aria([name="Exceptions to keep"][role="combobox"])', 'boat house rules');
   await clickText(page, '[role=option]', 'The boat house rules');
   await page.waitForFunction(() => /Type \d+, the things/.test(document.body?.innerText ?? ''));
   await page.type('::-p-aria([name="Type BIO 355 to arm it"])', 'BIO 355');

@@ -47,7 +47,7 @@ test('areas with their counts; what is kept keeps its module, and the number goe
   await inColours(page, 'dark');
   expect(await seriousProblems(page)).toEqual([]);
   await inColours(page, 'light');
-  await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'Your map');
+  await page.type('::-p-aria([name="Exceptions to keep"][role="combobox"])', 'Your map');
   await clickText(page, '[role=option]', 'Your map');
   await page.waitForFunction(() => document.body?.innerText.includes('stay since these need them'));
   expect(Number((await countsOf('Everything in the outline'))[1])).toBeGreaterThan(0);

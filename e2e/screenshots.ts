@@ -110,7 +110,7 @@ try {
   const maps = await bringInGeo(page, demoTerm);
   await visit(page, `${stage.address}/shells/${maps}/carry-out/reset`);
   await waitForText(page, 'things would go');
-  await page.type('::-p-aria([name="Keep all the same"][role="combobox"])', 'Your map');
+  await page.type('::-p-aria([name="Exceptions to keep"][role="combobox"])', 'Your map');
   await clickText(page, '[role=option]', 'Your map');
   await waitForText(page, 'stay since these need them');
   await shot(page, 'reset');

@@ -132,7 +132,7 @@ async function addCommand(path: string, flags: AddFlags): Promise<number> {
     dating: { mode: flags.dates, days: flags.days ?? 0 },
     hidden: flags.hidden ?? false,
     homePage: flags.homePage ?? null,
-    sourceNoClass: flags.sourceNoClass ?? [],
+    sourceNoClass: flags.sourceNoClass ?? null,
     rules: rules.value,
     outDir: flags.outDir ?? null,
     scratch,

@@ -1,6 +1,5 @@
 import { diffShells } from '@/core/edits/diff-shells';
 import type { Edit } from '@/core/edits/edit';
-import type { LocalDate } from '@/core/dates/local-date';
 import { outsideRef, type FilePath, type ItemRef } from '@/core/refs/refs';
 import type {
   Content,
@@ -21,7 +20,7 @@ import { LandingPlaces, type Landing } from './landing';
 import { AddressLeader } from './lead-addresses';
 import { linksOfTaken, type TakenLink } from './links-of-taken';
 import { nameThings, type NewNames } from './new-names';
-import { redateTaken, type Dating, type TakenDates } from './redate-taken';
+import { redateTaken, type Dating, type NoClassOf, type TakenDates } from './redate-taken';
 import { replaceThings } from './replace-things';
 import { Sight } from './sight';
 import { takenEvents, type TakenEvents } from './taken-events';
@@ -35,8 +34,7 @@ export interface AddOptions {
   readonly hidden: boolean;
   /** Ref of a taken page of the source that becomes the home page in use. */
   readonly homePage: string | null;
-  /** Days without class of the source’s term. */
-  readonly sourceNoClass: readonly LocalDate[];
+  readonly noClassOf: NoClassOf;
   /** Names the import that the things came with. */
   readonly batch: string | null;
 }
@@ -77,7 +75,7 @@ export function addThings(
       key.slice(key.indexOf(' ') + 1),
     ),
   );
-  const dates = redateTaken(shell, source, refs, options.dating, options.sourceNoClass);
+  const dates = redateTaken(shell, source, refs, options.dating, options.noClassOf);
   if (!dates.ok) return dates;
   return good(new Adder(shell, taken, dates.value, options).add());
 }

@@ -71,7 +71,7 @@ export function chooseThings(
   wish: AddWish,
   options: ChooseOptions = { toOnePlace: false },
 ): Result<Choice> {
-  const list = new ThingList(preview);
+  const list = ThingList.of(preview);
   const unknown = [...wish.and, ...wish.leave, ...wish.replace].find((ref) => list.named(ref) === null);
   if (unknown !== undefined)
     return bad(
@@ -93,7 +93,7 @@ export function chooseNamed(
   replace: readonly IncomingKey[] = [],
   options: ChooseOptions = { toOnePlace: false },
 ): Choice {
-  const list = new ThingList(preview);
+  const list = ThingList.of(preview);
   const known = keys.filter((key) => {
     const thing = list.named(key);
     return thing !== null && !list.isFull(thing);
@@ -103,21 +103,39 @@ export function chooseNamed(
 
 /** Takes what is named as it is, modules by themselves, with what it needs: a part of a shell. */
 export function choosePart(preview: AddPreview, keys: readonly IncomingKey[]): Choice {
-  return new Chooser(preview, new ThingList(preview), noWish, { toOnePlace: true }).part(keys);
+  return new Chooser(preview, ThingList.of(preview), noWish, { toOnePlace: true }).part(keys);
 }
 const noWish: AddWish = { ...proposedWish, take: 'none' };
 
-/** The things of a source by key, by ref, and by what they stand in. */
+const lists = new WeakMap<AddPreview, ThingList>();
+
+/** The things of a source by key, by ref, and by what they stand in; worked out once for each preview. */
 class ThingList {
+  readonly byKey: ReadonlyMap<IncomingKey, IncomingThing>;
+  /** What some thing needs. */
+  readonly neededBySome: ReadonlySet<IncomingKey>;
+  /** Files of the target that files of the source are equal to. */
+  readonly equalFiles: ReadonlySet<string>;
   private readonly byRef = new Map<string, IncomingThing>();
   private readonly children = new Map<IncomingKey, IncomingThing[]>();
 
-  constructor({ things }: AddPreview) {
+  private constructor({ things, needs }: AddPreview) {
     for (const thing of things) {
       if (!this.byRef.has(thing.ref)) this.byRef.set(thing.ref, thing);
       if (!this.byRef.has(thing.key)) this.byRef.set(thing.key, thing);
       if (thing.parent !== null) collect(this.children, thing.parent, thing);
     }
+    this.byKey = new Map(things.map((thing) => [thing.key, thing]));
+    const equal = things.filter(({ type, standing }) => type === 'file' && standing === 'there');
+    this.equalFiles = new Set(equal.flatMap(({ counterpart }) => counterpart?.ref ?? []));
+    this.neededBySome = new Set(Object.values(needs).flatMap((list) => list.map(({ key }) => key)));
+  }
+
+  /** Each tick on a screen asks for the list of the same preview. */
+  static of(preview: AddPreview): ThingList {
+    const known = lists.get(preview) ?? new ThingList(preview);
+    lists.set(preview, known);
+    return known;
   }
 
   /** By a ref of the source, or by the key that tells things of several types apart. */
@@ -136,9 +154,6 @@ class ThingList {
 }
 
 class Chooser {
-  private readonly byKey: ReadonlyMap<IncomingKey, IncomingThing>;
-  private readonly neededBySome: ReadonlySet<IncomingKey>;
-  private readonly equalFiles: ReadonlySet<string>;
   private readonly ticked = new Set<IncomingKey>();
   private readonly named = new Set<IncomingKey>();
   private readonly replaced = new Set<IncomingKey>();
@@ -152,12 +167,7 @@ class Chooser {
     private readonly list: ThingList,
     private readonly wish: AddWish,
     private readonly options: ChooseOptions,
-  ) {
-    this.byKey = new Map(preview.things.map((thing) => [thing.key, thing]));
-    const equal = preview.things.filter(({ type, standing }) => type === 'file' && standing === 'there');
-    this.equalFiles = new Set(equal.flatMap(({ counterpart }) => counterpart?.ref ?? []));
-    this.neededBySome = new Set(Object.values(preview.needs).flatMap((needs) => needs.map(({ key }) => key)));
-  }
+  ) {}
 
   choose(): Choice {
     this.leaveOut();
@@ -170,7 +180,7 @@ class Chooser {
   }
 
   part(keys: readonly IncomingKey[]): Choice {
-    for (const key of keys) if (this.byKey.has(key)) this.ticked.add(key);
+    for (const key of keys) if (this.list.byKey.has(key)) this.ticked.add(key);
     for (const key of [...this.ticked]) this.takeNeedsOf(key);
     const { ticked, named, needed, replaced, left } = this;
     return { ticked, named, needed, replaced, left };
@@ -191,10 +201,13 @@ class Chooser {
   private tick(): void {
     for (const thing of this.preview.things) if (this.isFirstChoice(thing)) this.ticked.add(thing.key);
     for (const thing of this.preview.things) this.tickDiffering(thing);
-    for (const ref of this.wish.replace) this.add(this.replaced, this.list.named(ref));
+    for (const ref of this.wish.replace) {
+      const thing = this.list.named(ref);
+      if (thing !== null) this.replaced.add(thing.key);
+    }
     for (const ref of this.wish.and) this.tickNamed(ref);
     for (const key of this.replaced) this.ticked.delete(key);
-    const replaced = [...this.replaced].flatMap((key) => this.byKey.get(key) ?? []);
+    const replaced = [...this.replaced].flatMap((key) => this.list.byKey.get(key) ?? []);
     this.replacedFiles = new Set(
       replaced.flatMap(({ type, counterpart }) => (type === 'file' && counterpart ? [counterpart.ref] : [])),
     );
@@ -203,10 +216,6 @@ class Chooser {
   private isHere(thing: IncomingThing): boolean {
     const isChanged = thing.type === 'file' && this.replacedFiles.has(thing.counterpart?.ref ?? '');
     return !isChanged && isHere(thing);
-  }
-
-  private add(keys: Set<IncomingKey>, thing: IncomingThing | null): void {
-    if (thing !== null) keys.add(thing.key);
   }
 
   private tickNamed(ref: string): void {
@@ -224,7 +233,7 @@ class Chooser {
   /** What serves others comes with them alone, so that it stays behind where they do. */
   private isFirstChoice(thing: IncomingThing): boolean {
     if (this.wish.take === 'none' || this.left.has(thing.key) || !this.isOfKind(thing)) return false;
-    const isServant = thing.type !== 'item' && this.neededBySome.has(thing.key);
+    const isServant = thing.type !== 'item' && this.list.neededBySome.has(thing.key);
     if (this.wish.take === 'proposed') return thing.proposed && !isServant;
     return thing.standing === 'new' && !isServant && !this.list.isFull(thing);
   }
@@ -237,12 +246,12 @@ class Chooser {
       if (!this.isEqualToOthers(thing)) this.replaced.add(thing.key);
       return;
     }
-    if (!this.neededBySome.has(thing.key) || thing.type === 'item') this.ticked.add(thing.key);
+    if (!this.list.neededBySome.has(thing.key) || thing.type === 'item') this.ticked.add(thing.key);
   }
 
   /** Is a file of the target, under whose path other bytes would come, what another file of the source is equal to? */
   private isEqualToOthers({ type, counterpart }: IncomingThing): boolean {
-    return type === 'file' && counterpart !== null && this.equalFiles.has(counterpart.ref);
+    return type === 'file' && counterpart !== null && this.list.equalFiles.has(counterpart.ref);
   }
 
   private isOfKind(thing: IncomingThing): boolean {
@@ -286,19 +295,19 @@ class Chooser {
 
   /** The module around a thing; of one that the source has twice, the first. */
   private moduleAround(key: IncomingKey): IncomingThing | null {
-    const parent = this.byKey.get(key)?.parent ?? null;
+    const parent = this.list.byKey.get(key)?.parent ?? null;
     return parent === null ? null : this.firstOf(parent);
   }
 
   /** A thing; of one that the source has twice, the first. */
   private firstOf(key: IncomingKey): IncomingThing | null {
-    const thing = this.byKey.get(key);
-    return this.byKey.get(thing?.firstCopy ?? key) ?? null;
+    const thing = this.list.byKey.get(key);
+    return this.list.byKey.get(thing?.firstCopy ?? key) ?? null;
   }
 
   private dropLoneHeadings(): void {
     const items = this.preview.things.filter(({ type }) => type === 'item');
-    const isHeading = (key: IncomingKey) => this.byKey.get(key)?.kind === 'heading';
+    const isHeading = (key: IncomingKey) => this.list.byKey.get(key)?.kind === 'heading';
     const taken = new Set(
       [...this.ticked, ...this.needed.keys(), ...this.replaced].filter((key) => !isHeading(key)),
     );

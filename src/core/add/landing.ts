@@ -2,7 +2,7 @@ import { append, collect } from '@/core/collect';
 import type { ItemRef } from '@/core/refs/refs';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf, type Outline } from '@/core/shell/outline';
-import { numberLabel } from '@/core/text/number-label';
+import { compareNumbers, numberLabel } from '@/core/text/number-label';
 import { ModuleMatch } from './match-modules';
 import type { TakenThings } from './taken-things';
 
@@ -172,12 +172,4 @@ export class LandingPlaces {
     this.children.set(parent, siblings);
     this.parents.set(ref, parent);
   }
-}
-
-function compareNumbers(a: readonly number[], b: readonly number[]): number {
-  for (let n = 0; n < Math.max(a.length, b.length); n += 1) {
-    const difference = (a[n] ?? 0) - (b[n] ?? 0);
-    if (difference !== 0) return difference;
-  }
-  return 0;
 }

@@ -2,7 +2,7 @@ import { collect } from '@/core/collect';
 import type { ItemRef } from '@/core/refs/refs';
 import type { Item, Shell } from '@/core/shell/model';
 import { outlineOf } from '@/core/shell/outline';
-import { numberLabel } from '@/core/text/number-label';
+import { numberLabel, sameNumber } from '@/core/text/number-label';
 import { titleKey } from '@/core/text/normalise';
 import { wrapperOf } from './wrapper';
 
@@ -73,9 +73,7 @@ function counterpartAmong(siblings: readonly Item[], item: Item): Item | null {
   if (label === null) return null;
   const counted = siblings.find((one) => {
     const other = one.kind === 'module' ? numberLabel(one.title) : null;
-    return (
-      other !== null && other.label === label.label && other.numbers.join('.') === label.numbers.join('.')
-    );
+    return other !== null && sameNumber(other, label);
   });
   return counted ?? null;
 }

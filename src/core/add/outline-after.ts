@@ -1,4 +1,5 @@
 import { itemRef } from '@/core/refs/refs';
+import { blankItem } from '@/core/shell/blank-item';
 import { emptyShell } from '@/core/shell/empty-shell';
 import type { Item, Shell } from '@/core/shell/model';
 import type { Choice } from './choose';
@@ -29,22 +30,6 @@ export const shellOfLines = (lines: readonly OutlineLine[]): Shell => ({
   ...emptyShell,
   items: lines.map((line) => ({ ...blankItem, ...line })),
 });
-
-const blankItem: Omit<Item, keyof OutlineLine> = {
-  opens: null,
-  closes: null,
-  due: null,
-  requires: [],
-  points: null,
-  gradeCategory: null,
-  gradeColumn: null,
-  created: null,
-  modified: null,
-  batch: null,
-  studentWork: null,
-  groups: [],
-  extraXml: [],
-};
 
 /** A line of the outline as it would become. */
 export interface LineAfter {

@@ -25,6 +25,9 @@ export interface TakenDate {
   readonly warnings: readonly RedateWarning[];
 }
 
+/** The days without class of the source’s term, once that is known. */
+export type NoClassOf = (term: OldTerm) => readonly LocalDate[];
+
 /** The dates of what is taken, worked out. */
 export interface TakenDates {
   /** The source’s term: told, the source’s own, or worked out from its dates. */
@@ -47,7 +50,7 @@ export function redateTaken(
   source: Shell,
   refs: ReadonlySet<string>,
   dating: Dating,
-  sourceNoClass: readonly LocalDate[],
+  noClassOf: NoClassOf,
 ): Result<TakenDates> {
   const frame = inTermOf(shell, source);
   const term = oldTermOf(frame);
@@ -59,7 +62,7 @@ export function redateTaken(
   const movable = events.filter(({ start }) => !stays(start));
   const only = new Set<string>([...items, ...movable].map(({ ref }) => ref));
   const ask = { ...plainAsk, mode: dating.mode, days: dating.days, only };
-  const redating = redate(frame, ask, sourceNoClass);
+  const redating = redate(frame, ask, noClassOf(term));
   if (!redating.ok) return redating;
   const steps = redatingSteps(frame, redating.value, false);
   if (!steps.ok) return steps;
@@ -72,8 +75,18 @@ export function redateTaken(
   });
 }
 
+/** The source’s term: told, the source’s own, or worked out from its dates. */
+export const sourceTermOf = (shell: Pick<Shell, 'term' | 'noClassDays'>, source: Shell): OldTerm =>
+  oldTermOf(inTermOf(shell, source));
+
+/** A source in the term that was told while choosing, as far as one was. */
+export const inToldTerm = (source: Shell, { start, end }: Pick<OldTerm, 'start' | 'end'>): Shell => ({
+  ...source,
+  term: { ...source.term, start: start ?? source.term.start, end: end ?? source.term.end },
+});
+
 /** The source as it is re-dated: from its own term to the target’s. */
-const inTermOf = ({ term, noClassDays }: Shell, source: Shell): Shell => ({
+const inTermOf = ({ term, noClassDays }: Pick<Shell, 'term' | 'noClassDays'>, source: Shell): Shell => ({
   ...source,
   term,
   noClassDays,

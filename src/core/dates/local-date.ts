@@ -52,4 +52,9 @@ export function spellDate(day: LocalDate): string {
   const { year, month, date } = partsOf(day);
   return `${date} ${months[month - 1]} ${year}`;
 }
+/** A day with its weekday as it stands in a row: `Fri 29 Jan 2027`. */
+export function spellShortDay(day: LocalDate): string {
+  const { year, month, date } = partsOf(day);
+  return `${spellWeekday(day).slice(0, 3)} ${date} ${months[month - 1]?.slice(0, 3)} ${year}`;
+}
 export const spellWeekday = (day: LocalDate): string => weekdays[isoWeekday(day) - 1] ?? '';

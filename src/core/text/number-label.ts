@@ -127,6 +127,15 @@ export function numberLabel(title: string, shellLabels: OwnLabels = noOwnLabels)
 export const sameNumber = (a: NumberLabel, b: NumberLabel): boolean =>
   a.label === b.label && a.numbers.join('.') === b.numbers.join('.');
 
+/** −1, 0 or 1: numbers compared place by place, 2 before 10, 2.1 after 2. */
+export function compareNumbers(a: readonly number[], b: readonly number[]): number {
+  for (let i = 0; i < Math.max(a.length, b.length); i += 1) {
+    const [x, y] = [a[i] ?? -1, b[i] ?? -1];
+    if (x !== y) return x < y ? -1 : 1;
+  }
+  return 0;
+}
+
 const romanValues: Readonly<Record<string, number>> = { I: 1, V: 5, X: 10, L: 50 };
 
 function romanNumber(text: string): number | null {

@@ -12,6 +12,12 @@ export interface HouseTerm {
   readonly end: LocalDate;
   readonly noClass: readonly LocalDate[];
 }
+/** The days without class that the house knows of the term with just these days. */
+export const houseNoClass = (
+  { start, end }: { readonly start: LocalDate | null; readonly end: LocalDate | null },
+  terms: readonly HouseTerm[],
+): readonly LocalDate[] => terms.find((term) => term.start === start && term.end === end)?.noClass ?? [];
+
 type Known = Pick<Shell, 'term' | 'asOf' | 'code' | 'title' | 'frame' | 'noClassDays'>;
 
 /** A shell is made ready so many days before its term at most, where nobody said which term is meant. */

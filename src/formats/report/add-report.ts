@@ -11,6 +11,7 @@ import {
   type IncomingThing,
   type LeftOut,
 } from '@/core/add/incoming';
+import type { TakenDate } from '@/core/add/redate-taken';
 import { redateWarnings } from '@/core/redate/ask';
 import { redateFields } from '@/core/redate/thing-changes';
 import type { Shell } from '@/core/shell/model';
@@ -130,11 +131,8 @@ function thingOf(
   };
 }
 
-const datesOf = (
-  rows: readonly {
-    readonly warnings: readonly AddReport['things'][number]['dates'][number]['warnings'][number][];
-  }[],
-) => rows.map((row) => ({ ...row, warnings: [...row.warnings] })) as AddReport['things'][number]['dates'];
+const datesOf = (rows: readonly TakenDate[]): AddReport['things'][number]['dates'] =>
+  rows.map((row) => ({ ...row, warnings: [...row.warnings] }));
 
 const placeOf = ({ ref: at, module, after, hidden }: LandedThing) => ({ ref: at, module, after, hidden });
 

@@ -68,13 +68,39 @@ test('a job that can’t be begun since nothing can be written says why, and goe
 
 test('a process that can’t open what it keeps things in says so, and the next one works', async () => {
   await data.restart();
-  const file = join(data.dataDir, 'blobs', 'pack.sqlite');
-  renameSync(file, `${file}.aside`);
-  mkdirSync(file);
+  const giveBack = takeStoreAway();
   const failed = await data.ended(orderComb(data.context, data.now(id)));
-  rmdirSync(file);
-  renameSync(`${file}.aside`, file);
+  giveBack();
   expect(failed.state).toBe('failed');
   expect(failed.trouble).toMatch(/Something that Currycomb keeps in .+ is missing/);
   expect((await data.ended(orderComb(data.context, data.now(id)))).state).toBe('done');
 });
+
+test('an end that can’t be written for whatever reason holds jobs up and ends nothing', async () => {
+  await data.restart();
+  const { $client } = data.context.db;
+  $client.exec(
+    "CREATE TRIGGER no_end BEFORE UPDATE ON jobs WHEN NEW.state = 'failed' BEGIN SELECT RAISE(ABORT, 'no'); END",
+  );
+  const giveBack = takeStoreAway();
+  const failed = await data.ended(orderComb(data.context, data.now(id)));
+  giveBack();
+  expect(failed.state).toBe('failed');
+  const next = orderComb(data.context, data.now(id));
+  expect(data.context.jobs.view(next)?.doing).toBe(
+    'Waiting. The end of another job could not be written down yet. It is tried again.',
+  );
+  $client.exec('DROP TRIGGER no_end');
+  expect((await data.ended(next)).state).toBe('done');
+});
+
+/** What jobs keep things in can’t be opened by a process that starts now. */
+function takeStoreAway(): () => void {
+  const file = join(data.dataDir, 'blobs', 'pack.sqlite');
+  renameSync(file, `${file}.aside`);
+  mkdirSync(file);
+  return () => {
+    rmdirSync(file);
+    renameSync(`${file}.aside`, file);
+  };
+}

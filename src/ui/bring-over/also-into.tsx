@@ -15,6 +15,7 @@ type OtherShell = BringOverView['others'][number];
 /** A shell that gets the same, as far as that is new there. */
 export interface AlsoTarget {
   readonly id: string;
+  readonly name: string;
   readonly incoming: string;
   readonly fresh: ReadonlySet<IncomingKey>;
 }
@@ -77,7 +78,7 @@ function OtherTarget({ view, shell, chosen, onReady }: OtherTargetProps) {
       const { id, preview } = answer.value;
       const keys = new Set(preview.things.filter(({ standing }) => standing === 'new').map(({ key }) => key));
       setFresh(keys);
-      onReady({ id: shell.id, incoming: id, fresh: keys });
+      onReady({ id: shell.id, name: shell.code || shell.title, incoming: id, fresh: keys });
     });
   });
   const { start } = job;
@@ -91,7 +92,7 @@ function OtherTarget({ view, shell, chosen, onReady }: OtherTargetProps) {
     <p className={styles.alsoRow} role="status">
       <SmallCloth code={shell.code} title={shell.title} />
       {fresh === null ? (
-        <span className="soft">{job.trouble ?? 'Comparing …'}</span>
+        <span className="soft">{job.trouble ?? 'Comparing…'}</span>
       ) : (
         <>
           {plural(count, 'thing is', 'things are')} new there, {plural(chosen.size - count, 'is', 'are')} not.{' '}

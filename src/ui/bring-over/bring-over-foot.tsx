@@ -19,12 +19,14 @@ interface BringOverFootProps {
   readonly state: ReturnType<typeof useBringing>;
 }
 
-/** What comes along, and the button that brings it over. */
-export function BringOverFoot({ view, state }: BringOverFootProps) {
-  const { bringing, choice, forget } = state;
-  const [isAlso, setAlso] = useState(false);
-  const [targets, setTargets] = useState<readonly AlsoTarget[]>([]);
+/** Bringing over, here and into other shells; comparing again; discarding. */
+function useRuns(
+  view: BringOverView,
+  { bringing, forget }: BringOverFootProps['state'],
+  targets: readonly AlsoTarget[],
+) {
   const router = useRouter();
+  const [trouble, setTrouble] = useState<string | null>(null);
   const id = view.shellId;
   const adding = useJob(
     () => {
@@ -35,17 +37,28 @@ export function BringOverFoot({ view, state }: BringOverFootProps) {
     { shellId: id, kind: 'add' },
   );
   const again = useJob(() => router.refresh());
-  const isBusy = isUnderWay(adding) || isUnderWay(again) || adding.view?.state === 'done';
-  const number = choice.ticked.size + choice.replaced.size;
   const bringOver = async () => {
-    for (const target of targets) await send(`/api/shells/${target.id}/add`, orderFor(target, bringing));
-    await adding.start(`/api/shells/${id}/add`, orderOf(view, bringing));
+    const told = await bringIntoOthers(targets, bringing);
+    setTrouble(told);
+    if (told === null) await adding.start(`/api/shells/${id}/add`, orderOf(view, bringing));
   };
   const discard = async () => {
     forget();
     await send(`/api/shells/${id}/incoming`, {}, 'DELETE');
     router.refresh();
   };
+  const isBusy = isUnderWay(adding) || isUnderWay(again) || adding.view?.state === 'done';
+  return { adding, again, isBusy, trouble, bringOver, discard };
+}
+
+/** What comes along, and the button that brings it over. */
+export function BringOverFoot({ view, state }: BringOverFootProps) {
+  const { choice } = state;
+  const [isAlso, setAlso] = useState(false);
+  const [targets, setTargets] = useState<readonly AlsoTarget[]>([]);
+  const { adding, again, isBusy, trouble, bringOver, discard } = useRuns(view, state, targets);
+  const id = view.shellId;
+  const number = choice.ticked.size + choice.replaced.size;
   return (
     <div className={styles.foot}>
       {isAlso && <AlsoInto view={view} chosen={choice.ticked} onTargets={setTargets} />}
@@ -63,7 +76,10 @@ export function BringOverFoot({ view, state }: BringOverFootProps) {
           variant="outlined"
           disabled={isBusy || number === 0}
           aria-expanded={isAlso}
-          onClick={() => setAlso((now) => !now)}
+          onClick={() => {
+            setAlso((now) => !now);
+            setTargets([]);
+          }}
         >
           Also into…
         </Button>
@@ -78,6 +94,11 @@ export function BringOverFoot({ view, state }: BringOverFootProps) {
           {sayAlong(view, state)} A restore point is made first. Your choice is kept until you bring it over
           or discard it.
         </span>
+      )}
+      {trouble !== null && (
+        <Alert severity="error" role="alert">
+          {trouble}
+        </Alert>
       )}
       <JobProgress job={adding} label="Bringing over" />
       <JobProgress job={again} label="Comparing" />
@@ -131,6 +152,17 @@ const sayButton = (number: number, others: number): string => {
   const things = `Bring over ${number.toLocaleString('en')}`;
   return others === 0 ? things : `${things} into ${plural(others + 1, 'shell')}`;
 };
+
+/** Orders the same for other shells, as far as something is new there; the sentence of the first that refuses. */
+async function bringIntoOthers(targets: readonly AlsoTarget[], bringing: Bringing): Promise<string | null> {
+  for (const target of targets) {
+    const order = orderFor(target, bringing);
+    if (order.chosen.length === 0) continue;
+    const answer = await send(`/api/shells/${target.id}/add`, order);
+    if (!answer.ok) return `${target.name}: ${answer.trouble}`;
+  }
+  return null;
+}
 
 /** What is asked for another shell: what of the choice is new there, where it matches. */
 function orderFor({ incoming, fresh }: AlsoTarget, { chosen, dating, sourceTerm, hidden }: Bringing) {

@@ -1,10 +1,11 @@
 'use client';
 import { useMemo, useState } from 'react';
+import { isTaken, type Choice } from '@/core/add/choose';
 import type { IncomingKey } from '@/core/add/incoming';
 import { outlineAfter, shellOfLines, type LineAfter } from '@/core/add/outline-after';
 import type { BringOverDates } from '@/services/show/bring-in/bring-over-dates';
 import type { BringOverView } from '@/services/show/bring-in/bring-over-view';
-import type { TreeRow } from '../add/tree-model';
+import { everyStanding, treeRows, type TreeRow } from '../add/tree-model';
 import { useAnswer } from '../jobs/use-answer';
 import { toggled } from '../marks/toggled';
 import { SmallCloth } from '../marks/small-cloth';
@@ -48,7 +49,7 @@ function BringOver({ view }: { view: BringOverView }) {
         filter={filter}
         onFilter={(next) => setFilter((now) => ({ ...now, ...next }))}
         dates={dates}
-        isTaken={(key) => choice.ticked.has(key) || choice.needed.has(key)}
+        isTaken={(key) => isTaken(choice, key)}
       />
       <div className={styles.sides}>
         <SourceSide
@@ -87,17 +88,14 @@ interface SourceSideProps extends SideProps {
 }
 
 /** The source under its cloth. */
-function SourceSide({ view, state: { bringing, choice, change }, filter, ...rows }: SourceSideProps) {
+function SourceSide({ view, state: { bringing, choice, change }, filter, ...list }: SourceSideProps) {
   const hints = useMemo(() => hintsByKey(view), [view]);
+  const rows = useMemo(() => treeRows(view.preview, everyStanding), [view]);
+  // What is ticked changes the rows only where those alone are shown.
+  const shownChoice = filter.only === 'chosen' ? choice : null;
   const shown = useMemo(
-    () =>
-      sourceRows(
-        view,
-        filter,
-        (key) => choice.ticked.has(key) || choice.needed.has(key) || choice.replaced.has(key),
-        lookWanted(view),
-      ),
-    [view, filter, choice],
+    () => sourceRows(view, rows, filter, (key) => isChosen(shownChoice, key), lookWanted(view)),
+    [view, rows, filter, shownChoice],
   );
   return (
     <section className={styles.side} aria-label="Source">
@@ -115,11 +113,14 @@ function SourceSide({ view, state: { bringing, choice, change }, filter, ...rows
         onToggle={(keys) =>
           change((now) => ({ chosen: toggled(now.chosen, onlyOpen(keys, view, now.chosen)) }))
         }
-        {...rows}
+        {...list}
       />
     </section>
   );
 }
+
+const isChosen = (choice: Choice | null, key: IncomingKey): boolean =>
+  choice !== null && (isTaken(choice, key) || choice.replaced.has(key));
 
 interface ShellSideProps extends SideProps {
   /** The row of the source that the keys are at. */
@@ -170,11 +171,7 @@ function useDates(view: BringOverView, { dating, sourceTerm }: Bringing): BringO
 }
 
 /** The outline as it would become. */
-function useLines(
-  view: BringOverView,
-  { landing, hidden }: Bringing,
-  choice: Parameters<typeof outlineAfter>[3],
-): readonly LineAfter[] {
+function useLines(view: BringOverView, { landing, hidden }: Bringing, choice: Choice): readonly LineAfter[] {
   const shell = useMemo(() => shellOfLines(view.lines), [view]);
   const source = useMemo(() => shellOfLines(view.sourceLines), [view]);
   return useMemo(

@@ -8,7 +8,8 @@ import {
   wholeSource,
   type SourceFilter,
 } from './source-rows';
-import { spellShort } from './spell-short';
+import { everyStanding, treeRows } from '../add/tree-model';
+import { spellShortMoment } from './spell-short';
 import { proposedKeys } from './use-bringing';
 
 const thing = (ref: string, over: Partial<IncomingThing> = {}): IncomingThing => {
@@ -55,9 +56,13 @@ const view = {
 } as const satisfies Pick<BringOverView, 'preview'>;
 
 const titles = (filter: Partial<SourceFilter>, chosen: readonly string[] = []) =>
-  sourceRows(view, { ...wholeSource, ...filter }, (key) => chosen.includes(key), lookWanted(view)).map(
-    (row) => (row.row === 'section' ? row.title : row.thing.title),
-  );
+  sourceRows(
+    view,
+    treeRows(view.preview, everyStanding),
+    { ...wholeSource, ...filter },
+    (key) => chosen.includes(key),
+    lookWanted(view),
+  ).map((row) => (row.row === 'section' ? row.title : row.thing.title));
 
 test('all of a source stands in its order, by sort', () => {
   expect(titles({})).toEqual(['Outline', 'Week 1', 'Gauge', 'Quiz', 'Key', 'Loose', 'Files', 'map.png']);
@@ -110,7 +115,7 @@ test('proposed is what no check says anything of; what only serves others comes 
 });
 
 test('a day stands in a row with its weekday and its year', () => {
-  expect(spellShort('2027-01-29T23:59:00')).toBe('Fri 29 Jan 2027');
-  expect(spellShort('2025-09-07')).toBe('Sun 7 Sep 2025');
-  expect(spellShort('nothing')).toBe('nothing');
+  expect(spellShortMoment('2027-01-29T23:59:00')).toBe('Fri 29 Jan 2027');
+  expect(spellShortMoment('2025-09-07')).toBe('Sun 7 Sep 2025');
+  expect(spellShortMoment('nothing')).toBe('nothing');
 });

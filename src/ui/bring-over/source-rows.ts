@@ -1,6 +1,6 @@
 import type { IncomingKey, IncomingThing } from '@/core/add/incoming';
 import { kindOf } from '@/core/add/choose';
-import { everyStanding, treeRows, type TreeRow } from '../add/tree-model';
+import type { TreeRow } from '../add/tree-model';
 import type { BringOverView } from '@/services/show/bring-in/bring-over-view';
 
 /** What is shown of a source. */
@@ -30,11 +30,11 @@ export function lookWanted({ preview }: Pick<BringOverView, 'preview'>): (thing:
 /** The rows of a source as they are filtered and folded; a module stands over what is shown of it. */
 export function sourceRows(
   { preview }: Pick<BringOverView, 'preview'>,
+  rows: readonly TreeRow[],
   filter: SourceFilter,
   isChosen: (key: IncomingKey) => boolean,
   wantsLook: (thing: IncomingThing) => boolean,
 ): readonly TreeRow[] {
-  const rows = treeRows(preview, everyStanding);
   const text = filter.text.trim().toLowerCase();
   const isMatch = (thing: IncomingThing) => {
     if (text !== '' && !thing.title.toLowerCase().includes(text)) return false;

@@ -6,7 +6,7 @@ import type { TakenDate } from '@/core/add/redate-taken';
 import { SightMark } from '../marks/sight-mark';
 import { useRowWindow } from '../parts/use-row-window';
 import { rowHeight } from './source-list';
-import { spellShort } from './spell-short';
+import { spellShortMoment } from './spell-short';
 import styles from './bring-over.module.css';
 
 interface TargetListProps {
@@ -117,8 +117,8 @@ function NewDates({ rows, isHidden }: { rows: readonly TakenDate[]; isHidden: bo
   const isMoved = row.old !== row.new;
   return (
     <span className={styles.dates} data-warned={row.warnings.length > 0}>
-      {isMoved && row.old !== null && <s className="soft">{spellShort(row.old)}</s>}{' '}
-      {row.new === null ? <span className="soft">no date</span> : <b>{spellShort(row.new)}</b>}
+      {isMoved && row.old !== null && <s className="soft">{spellShortMoment(row.old)}</s>}{' '}
+      {row.new === null ? <span className="soft">no date</span> : <b>{spellShortMoment(row.new)}</b>}
       {row.warnings.length > 0 && (
         <span className={styles.warning}> {warningWords[row.warnings[0] ?? 'order']}</span>
       )}

@@ -61,6 +61,15 @@ function begun(view: BringOverView): Bringing {
   }
 }
 
+/** A browser may give no room for it: then the choice lasts as long as the page. */
+function keep(place: string, text: string): void {
+  try {
+    window.localStorage.setItem(place, text);
+  } catch {
+    window.localStorage.removeItem(place);
+  }
+}
+
 /** The choice on the screen; it is kept until it is carried out or discarded, over reloads and restarts. */
 export function useBringing(view: BringOverView): {
   readonly bringing: Bringing;
@@ -77,7 +86,7 @@ export function useBringing(view: BringOverView): {
   );
   useEffect(() => {
     const kept: Kept = { ...bringing, chosen: [...bringing.chosen], replace: [...bringing.replace] };
-    window.localStorage.setItem(placeOf(view), JSON.stringify(kept));
+    keep(placeOf(view), JSON.stringify(kept));
   }, [bringing, view]);
   return {
     bringing,

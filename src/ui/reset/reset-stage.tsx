@@ -119,7 +119,7 @@ function Exceptions({ choices, areas, kept, onKept }: ExceptionsProps) {
       renderInput={(params) => (
         <TextField
           {...params}
-          label="Keep all the same"
+          label="Exceptions to keep"
           helperText="A module is kept with all that is in it."
         />
       )}

@@ -1,18 +1,33 @@
+import { gradeCategoryRef } from '@/core/refs/refs';
+import type { LocalDate } from '@/core/dates/local-date';
 import { holdAgainst } from '../hold-against';
 import { addThings, type AddOptions, type Addition } from '../add-things';
 import { chooseThings, proposedWish, type AddWish, type Choice } from '../choose';
 import type { AddPreview } from '../incoming';
 import { isOnePlace } from '../landing';
 import { keptDates } from '../redate-taken';
-import type { Shell } from '@/core/shell/model';
+import type { GradeCategory, Shell } from '@/core/shell/model';
 import type { Result } from '@/core/shell/result';
+
+export const spring = {
+  title: 'Spring 2027',
+  start: '2027-01-11' as LocalDate,
+  end: '2027-05-07' as LocalDate,
+};
+export const autumn = {
+  title: 'Autumn 2025',
+  start: '2025-08-25' as LocalDate,
+  end: '2025-12-12' as LocalDate,
+};
+/** More words than two texts share by chance. */
+export const words = 'Stand downstream of the gauge and read at eye level where the water meets the scale.';
 
 export const plainOptions: AddOptions = {
   landing: { where: 'match' },
   dating: keptDates,
   hidden: false,
   homePage: null,
-  sourceNoClass: [],
+  noClassOf: () => [],
   batch: 'added today',
 };
 
@@ -50,3 +65,10 @@ export function linesOf({ items }: Shell): string[] {
     return `${'  '.repeat(depth)}${title}${shown === false ? ' (hidden)' : ''}${placed ? '' : ' (outside)'}`;
   });
 }
+
+export const category = (ref: string, title: string, weight: number | null = null): GradeCategory => ({
+  ref: gradeCategoryRef(ref),
+  title,
+  weight,
+  extra: {},
+});

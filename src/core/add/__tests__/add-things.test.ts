@@ -1,18 +1,14 @@
 import { applyEdits } from '@/core/edits/apply-edits';
 import { invertEdits } from '@/core/edits/edit';
 import { linkGraphOf } from '@/core/links/graph';
-import type { GradeCategory, GradeColumn, Shell } from '@/core/shell/model';
+import type { GradeColumn, Shell } from '@/core/shell/model';
 import { gradeCategoryRef, gradeColumnRef, shellRef } from '@/core/refs/refs';
 import { shellFingerprint } from '@/core/shell/shell-fingerprint';
 import { unsoundnessOf } from '@/core/shell/soundness';
-import type { LocalDate, LocalDateTime } from '@/core/dates/local-date';
+import { addDays, type LocalDate, type LocalDateTime } from '@/core/dates/local-date';
 import { ShellComposer } from '@/formats/cartridge/compose-shell';
 import { holdAgainst } from '../hold-against';
-import { addSo, linesOf } from './add-so';
-
-const spring = { title: 'Spring 2027', start: '2027-01-11' as LocalDate, end: '2027-05-07' as LocalDate };
-const autumn = { title: 'Autumn 2025', start: '2025-08-25' as LocalDate, end: '2025-12-12' as LocalDate };
-const words = 'Stand downstream of the gauge and read at eye level where the water meets the scale.';
+import { addSo, autumn, category, linesOf, spring, words } from './add-so';
 
 function evening(): Shell {
   const c = new ShellComposer({
@@ -34,12 +30,6 @@ function evening(): Shell {
   return c.shell();
 }
 
-const category = (ref: string, title: string, weight: number | null = null): GradeCategory => ({
-  ref: gradeCategoryRef(ref),
-  title,
-  weight,
-  extra: {},
-});
 const column = (ref: string, title: string, inCategory: string, points = 10): GradeColumn => ({
   ref: gradeColumnRef(ref),
   title,
@@ -212,171 +202,6 @@ test.each([
   expect(applyEdits(after, invertEdits(edits))).toEqual(shell);
 });
 
-describe('where things land', () => {
-  const weeks = (...lines: readonly string[]): Shell => {
-    const c = new ShellComposer({ ref: shellRef(lines.join(' ')), term: spring });
-    const parents: string[] = [];
-    for (const line of lines) {
-      const depth = (line.length - line.trimStart().length) / 2;
-      const title = line.trim();
-      const parent = parents[depth - 1] ?? null;
-      const isModule = /^(Week|Unit|Lab|Extra|Course)/.test(title);
-      if (isModule) parents[depth] = c.module(title, { ref: title, parent });
-      else c.page(title, `<p>${title} says what nothing else here says.</p>`, { ref: title, parent });
-    }
-    return c.shell();
-  };
-  const landed = (
-    shell: Shell,
-    source: Shell,
-    ...more: [Parameters<typeof addSo>[2]?, Parameters<typeof addSo>[3]?]
-  ) => linesOf(addSo(shell, source, ...more).after);
-
-  test('behind the last neighbour that is there, else before the first that follows, else at the end', () => {
-    const source = weeks('Week 1', '  a', '  b', '  c', '  d');
-    expect(landed(weeks('Week 1', '  a', '  d'), source)).toEqual(['Week 1', '  a', '  b', '  c', '  d']);
-    expect(landed(weeks('Week 1', '  x', '  c'), source)).toEqual([
-      'Week 1',
-      '  x',
-      '  a',
-      '  b',
-      '  c',
-      '  d',
-    ]);
-    expect(landed(weeks('Week 1', '  x'), source)).toEqual(['Week 1', '  x', '  a', '  b', '  c', '  d']);
-  });
-
-  test('a new module that counts stands by its number, another at the end', () => {
-    const source = weeks('Week 2', '  b', 'Extra', '  e', 'Unit 7', '  u');
-    expect(landed(weeks('Week 1', '  a', 'Week 3', '  c', 'Later'), source)).toEqual([
-      'Week 1',
-      '  a',
-      'Week 2',
-      '  b',
-      'Week 3',
-      '  c',
-      'Later',
-      'Extra',
-      '  e',
-      'Unit 7',
-      '  u',
-    ]);
-  });
-
-  test('one module around everything is looked through, on either side', () => {
-    const plain = weeks('Week 1', '  a', 'Week 2', '  b');
-    const wrapped = weeks('Course', '  Week 1', '    a', '  Week 2', '    new', '  Week 3', '    c');
-    expect(landed(plain, wrapped)).toEqual(['Week 1', '  a', 'Week 2', '  b', '  new', 'Week 3', '  c']);
-    expect(landed(wrapped, plain)).toEqual([
-      ...linesOf(wrapped).slice(0, 4),
-      '    new',
-      '    b',
-      ...linesOf(wrapped).slice(5),
-    ]);
-    expect(landed(weeks(), wrapped)).toEqual(['Week 1', '  a', 'Week 2', '  new', 'Week 3', '  c']);
-  });
-
-  test('all to one place: what was named goes there alone, in its order', () => {
-    const source = weeks('Unit 1', '  a', '  b', 'Unit 2', '  c');
-    const target = weeks('Week 1', '  x', '  y');
-    const named = { take: 'none', and: ['c', 'a'] } as const;
-    expect(landed(target, source, named, { landing: { where: 'in', ref: 'Week 1' } })).toEqual([
-      'Week 1',
-      '  x',
-      '  y',
-      '  a',
-      '  c',
-    ]);
-    expect(landed(target, source, named, { landing: { where: 'before', ref: 'y' } })).toEqual([
-      'Week 1',
-      '  x',
-      '  a',
-      '  c',
-      '  y',
-    ]);
-    expect(landed(target, source, named, { landing: { where: 'after', ref: 'x' } })).toEqual([
-      'Week 1',
-      '  x',
-      '  a',
-      '  c',
-      '  y',
-    ]);
-  });
-
-  test('an emptied module never comes, and one that is empty comes where it was ticked', () => {
-    const source = weeks('Week 1', '  a', 'Extra');
-    expect(landed(weeks('Week 9', '  a'), source)).toEqual(['Week 9', '  a']);
-    expect(landed(weeks('Week 9', '  a'), source, { and: ['Extra'] })).toEqual(['Week 9', '  a', 'Extra']);
-    expect(landed(weeks('Week 9', '  a'), source, { and: ['Week 1'] })).toEqual(['Week 9', '  a']);
-  });
-
-  test('of two modules of one title in the source there is one afterwards', () => {
-    const c = new ShellComposer({ ref: shellRef('twice'), term: spring });
-    for (const page of ['a', 'b']) {
-      c.module('Week 1', { ref: `week of ${page}` });
-      c.page(page, `<p>${page} says what nothing else here says.</p>`, { parent: `week of ${page}` });
-    }
-    const source = c.shell();
-    expect(landed(weeks(), source)).toEqual(['Week 1', '  a', '  b']);
-    expect(addSo(addSo(weeks(), source).after, source).edits).toEqual([]);
-  });
-});
-
-describe('what students see stays so', () => {
-  const source = (shown: boolean | null, inside: boolean | null): Shell => {
-    const c = new ShellComposer({ ref: shellRef('s'), term: spring });
-    c.module('Week 1', { ref: 'm', shown });
-    c.page('Notes', `<p>${words}</p>`, { ref: 'p', parent: 'm', shown: inside });
-    return c.shell();
-  };
-  const target = (shown: boolean | null = null): Shell => {
-    const c = new ShellComposer({ ref: shellRef('t'), term: spring });
-    c.module('Week 1', { ref: 'w', shown });
-    return c.shell();
-  };
-  const notes = (shell: Shell, from: Shell, hidden = false) => {
-    const { after, landed } = addSo(shell, from, {}, { hidden });
-    return [after.items.find(({ title }) => title === 'Notes')?.shown, landed.get('item p')?.hidden];
-  };
-
-  test.each([
-    [
-      'what its module hides is hidden by its own switch where that module is shown',
-      target(),
-      source(false, null),
-      false,
-      [false, true],
-    ],
-    [
-      'nothing is switched where the module here is hidden, too',
-      target(false),
-      source(false, null),
-      false,
-      [null, true],
-    ],
-    [
-      'nor where the module comes along',
-      { ...target(), items: [] },
-      source(false, null),
-      false,
-      [null, true],
-    ],
-    ['what is hidden itself stays so', target(), source(null, false), false, [false, true]],
-    ['what is shown stays so', target(), source(null, true), false, [true, false]],
-    ['all lands hidden where that is asked for', target(), source(null, true), true, [false, true]],
-  ])('%s', (_, shell, from, hidden, expected) => {
-    expect(notes(shell, from, hidden)).toEqual(expected);
-  });
-
-  test('a key is not proposed, unless all lands hidden', () => {
-    const c = new ShellComposer({ ref: shellRef('k'), term: spring });
-    c.page('Quiz 1 answer key', `<p>${words}</p>`, { ref: 'key' });
-    const key = (hidden: boolean) => holdAgainst(target(), c.shell(), { hidden }).things[0];
-    expect(key(false)).toMatchObject({ proposed: false, leftOut: 'key' });
-    expect(key(true)).toMatchObject({ proposed: true, leftOut: null });
-  });
-});
-
 describe('dates', () => {
   const due = (dating: 'keep' | 'week-and-weekday' | 'shift' | 'clear', when = '2025-09-05T23:59:59') => {
     const source = day();
@@ -402,6 +227,19 @@ describe('dates', () => {
     expect(due('clear')).toEqual([null, [{ field, old, new: null, warnings: [] }]]);
   });
 
+  test('the days without class of the source’s term count', () => {
+    const monday = '2025-08-25' as LocalDate;
+    const firstWeek = [0, 1, 2, 3, 4].map((days) => addDays(monday, days));
+    const { dates } = addSo(
+      evening(),
+      day(),
+      { take: 'none', and: ['cold'] },
+      { dating: { mode: 'week-and-weekday', days: 0 }, noClassOf: () => firstWeek },
+    );
+    // Without the first week the due date lies in week 1.
+    expect(dates.rows.get('cold')?.map((row) => row.new)).toEqual(['2027-01-15T23:59:59']);
+  });
+
   test.each([
     ['far from the source’s term', '2024-03-01T12:00:00'],
     ['in the target’s term already', '2027-02-01T12:00:00'],
@@ -409,46 +247,6 @@ describe('dates', () => {
     const row = { field: 'due', old: when, new: when, warnings: [] };
     expect(due('week-and-weekday', when)).toEqual([when, [row]]);
     expect(due('shift', when)).toEqual([when, [row]]);
-  });
-});
-
-describe('what differs', () => {
-  const course = (text: string, more: object = {}): Shell => {
-    const c = new ShellComposer({ ref: shellRef(text), term: spring });
-    c.module('Week 1', { ref: 'm' });
-    c.page('Notes', `<p>${text} ${words}</p>`, { ref: 'p', parent: 'm', path: 'notes.html', ...more });
-    c.page('Later', '<p>Read on <a href="notes.html">there</a>, and then come back to this page.</p>', {
-      ref: 'l',
-      parent: 'm',
-      path: 'later.html',
-    });
-    return c.shell();
-  };
-  const bodies = ({ contents }: Shell) => contents.map(({ texts }) => texts[0]?.slice(0, 10));
-
-  test('is kept, replaced in its place, or put beside', () => {
-    const [shell, source] = [course('Old'), course('New', { due: '2027-02-01T10:00:00' as LocalDateTime })];
-    expect(addSo(shell, source).edits).toEqual([]);
-    const replaced = addSo(shell, source, { differs: 'replace' });
-    expect(linesOf(replaced.after)).toEqual(linesOf(shell));
-    expect(bodies(replaced.after)).toEqual(['<p>New Sta', '<p>Read on']);
-    expect(replaced.after.items[1]).toMatchObject({ ref: 'p', due: '2027-02-01T10:00:00' });
-    expect(replaced.landed.get('item p')).toMatchObject({ ref: 'p', module: 'm' });
-    expect(linkGraphOf(replaced.after).broken).toEqual([]);
-    const beside = addSo(shell, source, { differs: 'beside' });
-    expect(linesOf(beside.after)).toEqual(['Week 1', '  Notes', '  Notes', '  Later']);
-    expect(beside.landed.get('item p')).toMatchObject({ ref: 'p-2', after: 'p' });
-  });
-
-  test('a category of another weight differs, and is replaced on demand', () => {
-    const [shell, source] = [evening(), day()];
-    const here = { ...shell, gradeCategories: [category('k', 'Labs', 20)] };
-    const there = { ...source, gradeCategories: [category('cat-1', 'Labs', 30)] };
-    const labs = (wish: Parameters<typeof addSo>[2]) => addSo(here, there, wish).after.gradeCategories;
-    expect(labs({})).toEqual([category('k', 'Labs', 20)]);
-    expect(labs({ replace: ['cat-1'] })).toEqual([category('k', 'Labs', 30)]);
-    // What comes along stands in the category that is here.
-    expect(addSo(here, there).after.gradeColumns).toMatchObject([{ category: 'k' }]);
   });
 });
 

@@ -41,12 +41,3 @@ export function findSeries(outline: Outline): Series[] {
   visit(null);
   return found;
 }
-
-/** −1, 0 or 1: numbers compared place by place, 2 before 10, 2.1 after 2. */
-export function compareNumbers(a: readonly number[], b: readonly number[]): number {
-  for (let i = 0; i < Math.max(a.length, b.length); i += 1) {
-    const [x, y] = [a[i] ?? -1, b[i] ?? -1];
-    if (x !== y) return x < y ? -1 : 1;
-  }
-  return 0;
-}

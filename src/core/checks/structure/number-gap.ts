@@ -3,7 +3,7 @@ import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '@/core/checks/check/check';
 import { countsAlong } from './counted-series';
-import { compareNumbers } from '@/core/checks/facts/series';
+import { compareNumbers } from '@/core/text/number-label';
 
 export const numberGap = defineCheck({
   id: 'structure.number-gap',

@@ -1,7 +1,8 @@
 import { elementAt } from '@/core/sure';
 import { z } from 'zod';
 import { defineCheck } from '@/core/checks/check/check';
-import { compareNumbers, type SeriesMember } from '@/core/checks/facts/series';
+import type { SeriesMember } from '@/core/checks/facts/series';
+import { compareNumbers } from '@/core/text/number-label';
 
 export const numberOrder = defineCheck({
   id: 'structure.number-order',

@@ -18,7 +18,7 @@ export const tailBlock = defineCheck({
     together: z.int().min(2).default(3).describe('So many neighbours of one import count as a block'),
   }),
   messages: {
-    modules: '{count} stand again after the end of the series: {titles}',
+    modules: '{count} appear again after the end of the series: {titles}',
     loose: '{count} landed after the end of the series and belong into its modules: {titles}',
     batch: '{count} of one import landed after the end of the series: {titles}',
   },
@@ -31,8 +31,7 @@ export const tailBlock = defineCheck({
       'Behind Week 16 stand “Week 4 quiz”, “Week 5 quiz” and “Week 6 quiz”, all of the import of 9 December.',
     remedy:
       'Moves each into the module whose number it has. Where the number is not told, the place is yours to choose.',
-    notWhen:
-      'They came with the same import as the series itself, or stand in a module that did not come with them.',
+    notWhen: 'They were imported together with the series, or they are in a module from another import.',
   },
   notApplicable: () => null,
   *find({ facts, options }) {

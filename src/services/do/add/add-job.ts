@@ -6,7 +6,8 @@ import { holdAgainst } from '@/core/add/hold-against';
 import { incomingTypes, type IncomingKey, type IncomingType } from '@/core/add/incoming';
 import { exposedKey, sayExposed } from '@/core/add/exposed-key';
 import { isOnePlace } from '@/core/add/landing';
-import type { Shell } from '@/core/shell/model';
+import { inToldTerm, type NoClassOf } from '@/core/add/redate-taken';
+import { houseNoClass } from '@/core/time/house-terms';
 import { bad, good } from '@/core/shell/result';
 import { incomings, operations, runs } from '@/store/schema';
 import { commitRun } from '@/services/keep/runs/commit-run';
@@ -15,7 +16,7 @@ import { combWhatIsWritten } from '@/services/do/comb/comb-what-is-written';
 import { rulesFrom, writtenRules } from '@/services/keep/rules/written-rules';
 import { defineJob } from '@/services/keep/jobs/job-record';
 import { blobHash, keepState, shellOf, type KeptState } from '@/services/keep/shells/kept-state';
-import { addOrder, type AddOrder } from './add-order';
+import { addOrder } from './add-order';
 
 interface AddedThing {
   readonly ref: string;
@@ -59,7 +60,7 @@ export const addJob = defineJob({
   leavesBlobs: true,
   run: async ({ stateBlob, incomingBlob, order, batch, rules }, { blobs, progress }) => {
     const [shell, whole] = [shellOf(blobs, stateBlob), shellOf(blobs, incomingBlob)];
-    const incoming = inTerm(whole, order.sourceTerm);
+    const incoming = inToldTerm(whole, order.sourceTerm);
     const read = rulesFrom(rules);
     if (!read.ok) return read;
     progress(0, 2, 'Adding what was chosen');
@@ -68,7 +69,8 @@ export const addJob = defineJob({
     const choice = chooseNamed(preview, chosen as IncomingKey[], replace as IncomingKey[], {
       toOnePlace: isOnePlace(landing),
     });
-    const options = { landing, dating, hidden, homePage: order.homePage, sourceNoClass: [], batch };
+    const noClassOf: NoClassOf = (term) => houseNoClass(term, read.value.terms);
+    const options = { landing, dating, hidden, homePage: order.homePage, noClassOf, batch };
     const addition = addThings(shell, incoming, preview, choice, options);
     if (!addition.ok) return addition;
     const { edits, after, landed, links, dropped } = addition.value;
@@ -115,12 +117,6 @@ export const addJob = defineJob({
     return { runId };
   },
   abandon: ({ runId }, tx) => void tx.update(runs).set({ state: 'stopped' }).where(eq(runs.id, runId)).run(),
-});
-
-/** The source in the term that was told of it. */
-const inTerm = (source: Shell, { start, end }: AddOrder['sourceTerm']): Shell => ({
-  ...source,
-  term: { ...source.term, start: start ?? source.term.start, end: end ?? source.term.end },
 });
 
 /** What landed, sort by sort. */

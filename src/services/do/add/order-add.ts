@@ -25,18 +25,12 @@ export function orderAdd(
 ): Result<{ jobId: string }> {
   const incoming = context.db.select().from(incomings).where(eq(incomings.shellId, shell.row.id)).get();
   if (!incoming || incoming.id !== form.incoming)
-    return bad('nothing-incoming', 'This package is not waiting any more; choose it again.');
+    return bad('nothing-incoming', 'The source is gone. Choose it again.');
   if (incoming.versionId !== shell.version.id)
-    return bad(
-      'shell-changed',
-      'The shell changed since the package was held against it; hold it against the shell again.',
-    );
+    return bad('shell-changed', 'The shell has changed since the two were compared. Compare them again.');
   const bytes = context.blobs.read(blobHash.parse(incoming.previewBlob));
   if (!bytes)
-    return bad(
-      'preview-gone',
-      'The preview is not in the store any more; hold the package against the shell again.',
-    );
+    return bad('preview-gone', 'The comparison is missing from the data folder. Compare the two again.');
   if (form.chosen.length + form.replace.length === 0) return bad('nothing-chosen', 'Tick something first.');
   const preview = JSON.parse(bytes.toString('utf8')) as AddPreview;
   const underWay = context.jobs.underWay(shell.row.id, 'add');

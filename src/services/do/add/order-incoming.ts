@@ -31,7 +31,7 @@ export function orderIncoming(
   if (shell.row.hostId !== null)
     return bad(
       'on-host',
-      'This shell stands on a campus host; a package can only be added to a shell that was brought in as one.',
+      'This shell is on a campus host. You can bring things over only into a shell that was brought in as a package.',
     );
   const [pack, events, status, roster] = [form.package, form.events, form.status, form.roster].map(
     (of) => of && uploadedFile(context, of),

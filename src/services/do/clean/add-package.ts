@@ -1,12 +1,16 @@
 import { existsSync, readdirSync } from 'node:fs';
 import { addThings, type AddOptions } from '@/core/add/add-things';
-import { chooseThings, type AddWish } from '@/core/add/choose';
+import { chooseThings, isTaken, type AddWish } from '@/core/add/choose';
 import { exposedKey, sayExposed } from '@/core/add/exposed-key';
 import { holdAgainst } from '@/core/add/hold-against';
+import { incomingKey } from '@/core/add/incoming';
 import { isOnePlace, type Landing } from '@/core/add/landing';
+import type { NoClassOf } from '@/core/add/redate-taken';
 import type { HouseRules } from '@/core/checks/rules/house-rules';
 import type { LocalDate } from '@/core/dates/local-date';
+import type { FilePath } from '@/core/refs/refs';
 import type { Shell } from '@/core/shell/model';
+import { houseNoClass } from '@/core/time/house-terms';
 import { bad, good, type IntakeNote, type Result } from '@/core/shell/result';
 import type { Archive } from '@/formats/archive/read-archive';
 import type { BytesSource } from '@/formats/cartridge/write-cartridge';
@@ -24,7 +28,8 @@ export interface AddPackageOptions extends Pick<CleanOptions, 'outDir' | 'scratc
   readonly dating: AddOptions['dating'];
   readonly hidden: boolean;
   readonly homePage: string | null;
-  readonly sourceNoClass: readonly LocalDate[];
+  /** Days without class of the source’s term; those of the house rules where none are told. */
+  readonly sourceNoClass: readonly LocalDate[] | null;
   readonly rules: HouseRules;
 }
 
@@ -98,11 +103,12 @@ function workOut(from: Shell, into: Shell, options: AddPackageOptions): Result<W
   const preview = holdAgainst(into, from, { rules, hidden });
   const choice = chooseThings(preview, options.wish, { toOnePlace: isOnePlace(landing) });
   if (!choice.ok) return choice;
-  const addition = addThings(into, from, preview, choice.value, { ...options, batch: null });
+  const noClassOf: NoClassOf = (term) => options.sourceNoClass ?? houseNoClass(term, rules.terms);
+  const addition = addThings(into, from, preview, choice.value, { ...options, noClassOf, batch: null });
   if (!addition.ok) return addition;
   const worked = { into, from, preview, choice: choice.value, addition: addition.value };
   const { homePage } = options;
-  if (homePage !== null && !addition.value.landed.has(`item ${homePage}`))
+  if (homePage !== null && !isTaken(choice.value, incomingKey('item', homePage)))
     return bad('usage', `“${homePage}” is not taken, so it can’t become the home page; take it with --and.`);
   const key = exposedKey(preview, choice.value, addition.value);
   return key === null ? good(worked) : bad('key-shown', sayExposed(key));
@@ -121,13 +127,13 @@ function whyNoPlace({ items }: Shell, landing: Landing): string | null {
 
 /** The bytes of what is kept from the shell’s archive, and of what came from the source’s, by their hashes. */
 function bytesOf(from: OpenShell, into: OpenShell): BytesSource {
-  const places = new Map<string, { readonly archive: Archive; readonly path: string }>();
+  const places = new Map<string, { readonly archive: Archive; readonly path: FilePath }>();
   for (const { shell, archive } of [from, into])
     for (const { sha256, path } of [...shell.entries, ...shell.files]) places.set(sha256, { archive, path });
   return {
     read: (hash) => {
       const place = places.get(hash);
-      const bytes = place?.archive.read(place.path as never);
+      const bytes = place?.archive.read(place.path);
       return bytes?.ok ? bytes.value : null;
     },
   };

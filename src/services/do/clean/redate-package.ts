@@ -3,7 +3,7 @@ import type { RedateAsk } from '@/core/redate/ask';
 import { oldTermOf, redate, redatingSteps, type Redating } from '@/core/redate/redate';
 import { good, type Result } from '@/core/shell/result';
 import type { Shell } from '@/core/shell/model';
-import type { HouseTerm } from '@/core/time/house-terms';
+import { houseNoClass } from '@/core/time/house-terms';
 import type { LocalDate } from '@/core/dates/local-date';
 import { redateJson } from '@/formats/report/redate-report';
 import { readShell } from '@/services/do/packages/read-shell';
@@ -30,7 +30,7 @@ export async function redatePackage(
 ): Promise<Result<RedateOutcome>> {
   const { ask, rules, outDir } = options;
   const workOut = (shell: Shell) =>
-    redate(shell, ask, options.oldNoClass ?? oldNoClassOf(shell, rules.terms));
+    redate(shell, ask, options.oldNoClass ?? houseNoClass(oldTermOf(shell), rules.terms));
   if (outDir === null) {
     const read = await readShell(
       { ...inputs, houseTerms: rules.terms },
@@ -62,10 +62,4 @@ export async function redatePackage(
   if (cleaned.value.kind === 'blocked') return good(cleaned.value);
   if (redating === null) throw new Error('A re-dating that was carried out was never worked out.');
   return good({ kind: 'redated', redating });
-}
-
-/** The days without class that the house rules know of the old term. */
-export function oldNoClassOf(shell: Shell, terms: readonly HouseTerm[]): readonly LocalDate[] {
-  const old = oldTermOf(shell);
-  return terms.find((term) => term.start === old.start && term.end === old.end)?.noClass ?? [];
 }

@@ -36,7 +36,7 @@ export function orderHoldShell(
   if (shell.row.hostId !== null)
     return bad(
       'on-host',
-      'This shell stands on a campus host; things can only be added to a shell that was brought in as a package.',
+      'This shell is on a campus host. You can bring things over only into a shell that was brought in as a package.',
     );
   const { row, version } = other.value;
   const name = nameOfShell(row);

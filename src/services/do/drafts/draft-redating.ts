@@ -1,6 +1,6 @@
 import { plainAsk, type RedateAsk } from '@/core/redate/ask';
 import { oddTerm } from '@/core/redate/infer-term';
-import { redate, redatingSteps, type Redating } from '@/core/redate/redate';
+import { oldTermOf, redate, redatingSteps, type Redating } from '@/core/redate/redate';
 import { TeachingWeeks } from '@/core/redate/teaching-weeks';
 import { weekLoads, type WeekLoad } from '@/core/redate/week-load';
 import { runPlan } from '@/core/plan/run-plan';
@@ -14,7 +14,7 @@ import { DraftPlan } from './draft-plan';
 import type { Drafted } from '@/services/keep/plan/plan-draft';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import type { RedateWish } from './redate-ask';
-import { oldNoClassOf } from '@/services/do/clean/redate-package';
+import { houseNoClass, type HouseTerm } from '@/core/time/house-terms';
 
 /** A re-dating to be looked at: what would change, what is odd, and the load of each week before and after. */
 export interface LookedAtRedating {
@@ -71,9 +71,11 @@ const withOldTerm = (shell: Shell, { oldStart, oldEnd }: RedateWish): Shell => {
 function oldNoClass(
   shell: Shell,
   wish: RedateWish,
-  terms: Parameters<typeof oldNoClassOf>[1],
+  terms: readonly HouseTerm[],
 ): Result<readonly LocalDate[]> {
-  return wish.oldNoClass === null ? good(oldNoClassOf(shell, terms)) : readDayList(wish.oldNoClass);
+  return wish.oldNoClass === null
+    ? good(houseNoClass(oldTermOf(shell), terms))
+    : readDayList(wish.oldNoClass);
 }
 
 const askOf = (wish: RedateWish): RedateAsk => ({

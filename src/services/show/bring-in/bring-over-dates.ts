@@ -1,8 +1,11 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { redateTaken, type TakenDate } from '@/core/add/redate-taken';
+import { inToldTerm, redateTaken, type NoClassOf, type TakenDate } from '@/core/add/redate-taken';
 import { parseLocalDate } from '@/core/dates/local-date';
+import { houseNoClass } from '@/core/time/house-terms';
 import { incomings } from '@/store/schema';
+import { rulesFor } from '@/services/keep/rules/house-rules';
+import { rulesFrom } from '@/services/keep/rules/written-rules';
 import type { OpenFolder } from '@/services/keep/storage/open-folder';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
 import { blobHash, shellOf } from '@/services/keep/shells/kept-state';
@@ -27,22 +30,22 @@ export type BringOverDates =
 
 /** What becomes of each date of the source that waits, whatever is ticked; null where none waits. */
 export function bringOverDates(
-  { db, blobs }: OpenFolder,
+  folder: OpenFolder,
   current: CurrentShell,
   query: URLSearchParams,
 ): BringOverDates | null {
+  const { db, blobs } = folder;
   const waiting = db.select().from(incomings).where(eq(incomings.shellId, current.row.id)).get();
   if (!waiting) return null;
   const { mode, days, start, end } = bringOverDatesQuery.parse(Object.fromEntries(query));
   const shell = shellOf(blobs, blobHash.parse(current.version.stateBlob));
-  const read = shellOf(blobs, blobHash.parse(waiting.stateBlob));
-  const source = {
-    ...read,
-    term: { ...read.term, start: start ?? read.term.start, end: end ?? read.term.end },
-  };
+  const whole = shellOf(blobs, blobHash.parse(waiting.stateBlob));
+  const source = inToldTerm(whole, { start, end });
   const events = mode === 'clear' ? [] : source.events;
   const refs = new Set<string>([...source.items, ...events].map(({ ref }) => ref));
-  const dates = redateTaken(shell, source, refs, { mode, days }, []);
+  const rules = rulesFrom(rulesFor(folder, current.row).written);
+  const noClassOf: NoClassOf = (term) => houseNoClass(term, rules.ok ? rules.value.terms : []);
+  const dates = redateTaken(shell, source, refs, { mode, days }, noClassOf);
   if (!dates.ok) return { rows: null, trouble: dates.trouble.message };
   return { rows: Object.fromEntries(dates.value.rows), trouble: null };
 }

@@ -1,7 +1,8 @@
 import { outlineLine, type OutlineLine } from '@/core/add/outline-after';
-import { oldTermOf, type OldTerm } from '@/core/redate/redate';
+import { sourceTermOf } from '@/core/add/redate-taken';
+import type { OldTerm } from '@/core/redate/redate';
 import type { Sha256 } from '@/core/refs/refs';
-import type { Shell, Term } from '@/core/shell/model';
+import type { Term } from '@/core/shell/model';
 import { loadBareShell } from '@/store/state/keep-shell';
 import { bareSource } from '@/services/do/add/bare-source';
 import { previewView, type PreviewView } from '@/services/do/add/preview-view';
@@ -33,17 +34,10 @@ export function bringOverView(folder: OpenFolder, current: CurrentShell): BringO
     shellId: current.row.id,
     code: current.row.code,
     sourceCode: source.code,
-    sourceTerm: { ...termOf(source, shell), title: source.term.title },
+    sourceTerm: { ...sourceTermOf(shell, source), title: source.term.title },
     term: shell.term,
     sourceLines: source.items.map(outlineLine),
     lines: shell.items.map(outlineLine),
     others: sourcesFor(folder, current).filter(({ isOnHost }) => !isOnHost),
   };
 }
-
-const termOf = (source: Shell, shell: Shell): OldTerm =>
-  oldTermOf({
-    ...source,
-    term: shell.term,
-    previousTerm: source.term.start === null && source.term.end === null ? null : source.term,
-  });

@@ -5,7 +5,7 @@ import { plannedShell } from '@/services/keep/plan/planned-shell';
 import { rulesFor } from '@/services/keep/rules/house-rules';
 import { rulesFrom } from '@/services/keep/rules/written-rules';
 import type { CurrentShell } from '@/services/keep/shells/current-shell';
-import { oldNoClassOf } from '@/services/do/clean/redate-package';
+import { houseNoClass } from '@/core/time/house-terms';
 
 /** What the screen opens with. */
 export interface RedateStart {
@@ -29,7 +29,7 @@ export function redateStart(folder: OpenFolder, current: CurrentShell): RedateSt
     id: current.row.id,
     code: current.row.code || current.row.title,
     old: oldTermOf(shell),
-    oldNoClass: spellDayList(oldNoClassOf(shell, terms)),
+    oldNoClass: spellDayList(houseNoClass(oldTermOf(shell), terms)),
     term: {
       title: shell.term.title,
       start: shell.term.start,

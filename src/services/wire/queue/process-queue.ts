@@ -207,18 +207,23 @@ export class ProcessQueue implements JobQueue {
     if (this.isClosed) return;
     try {
       this.rows.catchUp();
+    } catch (error) {
+      // Whatever it is: jobs wait, and the end is tried again.
+      return this.holdUp(storageFault(error, this.dataDir)?.message ?? unwrittenEnd, error);
+    }
+    try {
       this.startWaiting();
       this.heldUpBy = null;
     } catch (error) {
       const fault = storageFault(error, this.dataDir);
       if (!fault) throw error;
       this.holdUp(fault.message, error);
-      this.nextLater();
     }
   }
 
-  /** Remembers why nothing can be started; it is written down once, not at each try. */
+  /** Remembers why nothing can be started, and tries again later; the reason is written down once, not at each try. */
   private holdUp(sentence: string, error: unknown): void {
+    this.nextLater();
     if (this.heldUpBy === sentence) return;
     this.heldUpBy = sentence;
     noteTrouble({ during: 'the queue of jobs', id: '', sentence, fault: faultOf(error) });
@@ -379,5 +384,6 @@ export class ProcessQueue implements JobQueue {
   }
 }
 
+const unwrittenEnd = 'The end of another job could not be written down yet. It is tried again.';
 const strangeFile =
   'This job names a file that Currycomb did not receive, so it was not begun. Order it again.';
